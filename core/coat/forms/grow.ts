@@ -1,0 +1,14 @@
+import { eachPart, type FormStepKind } from "../form-step";
+import { joinOf, joinParams } from "../joins";
+
+export const grow: FormStepKind = {
+  kind: "grow",
+  label: "Grow",
+  hint: "Makes every letter fatter by a parallel outline",
+  params: {
+    amount: { type: "length", label: "Amount", hint: "How far the outline moves out", default: 3, min: 0, max: 1000 },
+    ...joinParams,
+  },
+  apply: (shape, values, { kernel, units }) =>
+    eachPart(shape, (path) => kernel.grow(path, units(values.amount as number), joinOf(values))),
+};

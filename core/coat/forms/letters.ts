@@ -1,0 +1,10 @@
+import type { FormStepKind } from "../form-step";
+
+export const letters: FormStepKind = {
+  kind: "letters",
+  label: "Letters",
+  hint: "Starts from the letters as they are set",
+  source: true,
+  params: {},
+  apply: (_, __, context) => context.letters,
+};

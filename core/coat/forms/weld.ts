@@ -1,0 +1,67 @@
+import { meet } from "../../curves/bounds";
+import { Path, translated } from "../../curves/path";
+import type { CurveKernel } from "../../curves/kernel";
+import { memoByKey } from "../../memo";
+import type { FormStepKind } from "../form-step";
+import { boundsOfPart, type Part } from "../shape";
+
+/**
+ * Letters that touch become one outline; letters that stand free stay their own part, and the same object, so that
+ * a change to one word never recomputes its neighbours.
+ */
+export const weld: FormStepKind = {
+  kind: "weld",
+  label: "Weld",
+  hint: "Joins letters that overlap into one outline",
+  params: {},
+  apply: (shape, _, { kernel }) => ({ parts: groups(shape.parts).flatMap((group) => weldGroup(group, kernel)) }),
+};
+
+/** Parts whose boxes meet, directly or through others, in the order of their first parts. */
+function groups(parts: readonly Part[]): Part[][] {
+  const boxes = parts.map(boundsOfPart);
+  const found: Part[][] = [];
+  const seen = new Set<number>();
+  for (let i = 0; i < parts.length; i++) {
+    if (seen.has(i)) continue;
+    seen.add(i);
+    const members = [i];
+    for (const at of members)
+      for (let k = 0; k < parts.length; k++)
+        if (!seen.has(k) && meet(boxes[at], boxes[k])) {
+          seen.add(k);
+          members.push(k);
+        }
+    found.push(members.sort((a, b) => a - b).map((k) => parts[k]));
+  }
+  return found;
+}
+
+/** The union of a group, or null where its letters only come near each other. */
+const welded = memoByKey<Path | null>(300);
+const ids = new WeakMap<Path, number>();
+let lastId = 0;
+const idOf = (path: Path): number => {
+  let id = ids.get(path);
+  if (id === undefined) ids.set(path, (id = ++lastId));
+  return id;
+};
+
+function weldGroup(group: readonly Part[], kernel: CurveKernel): readonly Part[] {
+  const [first] = group;
+  const alone = () =>
+    group.map((p) => {
+      const path = kernel.weld(p.path);
+      return path === p.path ? p : { ...p, path };
+    });
+  if (group.length === 1) return alone();
+  // By identity and place relative to the first, so that a word that moves as a whole is not welded again.
+  const key = group.map((p) => `${idOf(p.path)},${(p.x - first.x).toFixed(3)},${(p.y - first.y).toFixed(3)}`).join(";");
+  const path = welded(key, () => {
+    const union = kernel.union(group.map((p) => translated(p.path, p.x - first.x, p.y - first.y)));
+    const apart = group.reduce((sum, p) => sum + kernel.area(p.path), 0);
+    // Boxes that meet are not letters that do: without a common area the letters keep their own curves.
+    return apart - kernel.area(union) < 0.01 ? null : union;
+  });
+  return path ? [{ ...first, path }] : alone();
+}

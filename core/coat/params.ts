@@ -1,0 +1,93 @@
+import { z } from "zod";
+
+/**
+ * What a form step, a paint or a finish can be set to. One description gives the Zod schema, the defaults and the
+ * controls of the drawer, so that a new kind is one file.
+ */
+interface Base {
+  readonly label: string;
+  /** What it does to the letters, as the tooltip says it. */
+  readonly hint: string;
+  /** Shown only where this holds of the other values. */
+  readonly when?: (values: Record<string, unknown>) => boolean;
+}
+
+/** A length in hundredths of the style's measure (in points where the measure is fixed). */
+export interface LengthParam extends Base {
+  readonly type: "length";
+  readonly default: number;
+  readonly min: number;
+  readonly max: number;
+}
+export interface NumberParam extends Base {
+  readonly type: "number";
+  readonly default: number;
+  readonly min: number;
+  readonly max: number;
+  readonly step: number;
+  readonly suffix?: string;
+}
+export interface ChoiceParam<V extends string = string> extends Base {
+  readonly type: "choice";
+  readonly default: V;
+  readonly options: readonly { readonly value: V; readonly label: string; readonly hint: string }[];
+}
+/** Lengths in turn, painted and left out. */
+export interface LengthsParam extends Base {
+  readonly type: "lengths";
+  readonly default: readonly number[];
+}
+/** The id of one of the style's inks. */
+export interface InkParam extends Base {
+  readonly type: "ink";
+  readonly default: string;
+}
+export interface StopsParam extends Base {
+  readonly type: "stops";
+  readonly default: readonly Stop[];
+}
+/** A place in the span: 0, 0 is its top left, 1, 1 its bottom right. */
+export interface PlaceParam extends Base {
+  readonly type: "place";
+  readonly default: { readonly x: number; readonly y: number };
+}
+
+export type Param = LengthParam | NumberParam | ChoiceParam | LengthsParam | InkParam | StopsParam | PlaceParam;
+export type Params = Readonly<Record<string, Param>>;
+
+export const stopSchema = z.object({
+  at: z.number().min(0).max(100),
+  ink: z.string().min(1).max(64),
+  opacity: z.number().min(0).max(100).default(100),
+});
+/** One colour of a gradient; `at` and `opacity` in percent. */
+export type Stop = z.infer<typeof stopSchema>;
+
+const place = z.object({ x: z.number().min(-20).max(20), y: z.number().min(-20).max(20) });
+
+function schemaOfParam(p: Param): z.ZodType {
+  switch (p.type) {
+    case "length":
+    case "number":
+      return z.number().min(p.min).max(p.max).default(p.default);
+    case "choice":
+      return z.enum(p.options.map((o) => o.value) as [string, ...string[]]).default(p.default);
+    case "lengths":
+      return z.array(z.number().min(0).max(1000)).max(16).default([...p.default]);
+    case "ink":
+      return z.string().min(1).max(64).default(p.default);
+    case "stops":
+      return z.array(stopSchema).min(2).max(64).default(p.default.map((s) => ({ ...s })));
+    case "place":
+      return place.default({ ...p.default });
+  }
+}
+
+/** The Zod shape of `params`. */
+export const shapeOf = (params: Params): Record<string, z.ZodType> =>
+  Object.fromEntries(Object.entries(params).map(([name, p]) => [name, schemaOfParam(p)]));
+
+export const defaultsOf = (params: Params): Record<string, unknown> =>
+  Object.fromEntries(Object.entries(params).map(([name, p]) => [name, structuredCloneOf(p.default)]));
+
+const structuredCloneOf = <T>(v: T): T => JSON.parse(JSON.stringify(v)) as T;

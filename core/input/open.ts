@@ -1,0 +1,84 @@
+import { SaxesParser } from "saxes";
+import { vextalNamespace } from "../output/svg";
+import { pieceFileSchema, pieceFormat, pieceSchema, pieceVersion, type PieceFile } from "../piece/schema";
+import { firstFault, Problem } from "../problem";
+import { styleFormat, styleSchema, styleVersion, type Style } from "../style/schema";
+import { migrate } from "./versions";
+
+export type Opened = { readonly kind: "piece"; readonly file: PieceFile } | { readonly kind: "style"; readonly style: Style };
+
+/** Larger files than this are no pieces or styles of ours. */
+const mostCharacters = 20_000_000;
+
+/**
+ * Reads a piece file, a style file, or an SVG that carries its piece.
+ * @throws Problem saying what is wrong and where
+ */
+export function open(text: string): Opened {
+  if (text.length > mostCharacters) throw new Problem("This file is over 20 MB, far more than a piece or a style holds.");
+  const json = text.trimStart().startsWith("<") ? pieceInSvg(text) : text;
+  let document: unknown;
+  try {
+    document = JSON.parse(json);
+  } catch (error) {
+    throw new Problem(`This file is neither a piece, a style, nor an SVG with its piece inside: ${(error as Error).message}.`);
+  }
+  return openDocument(document);
+}
+
+/** As `open`, of parsed JSON. */
+export function openDocument(document: unknown): Opened {
+  const format = (document as { format?: unknown } | null)?.format;
+  switch (format) {
+    case styleFormat:
+      return { kind: "style", style: openStyle(document) };
+    case pieceFormat:
+      return { kind: "piece", file: { format: "vextal.file", version: 1, piece: openPiece(document), styles: [] } };
+    case "vextal.file": {
+      const outer = migrate(document, "piece file", 1) as { piece?: unknown; styles?: unknown };
+      const styles = Array.isArray(outer.styles) ? outer.styles.map(openStyle) : outer.styles;
+      return { kind: "piece", file: parse(pieceFileSchema, { ...outer, piece: openPiece(outer.piece), styles }, "piece file") };
+    }
+    default:
+      throw new Problem("This file is neither a piece nor a style of Vextal: it names no format that is known here.");
+  }
+}
+
+export const openStyle = (document: unknown): Style => parse(styleSchema, migrate(document, "style", styleVersion), "style");
+
+export const openPiece = (document: unknown) => parse(pieceSchema, migrate(document, "piece", pieceVersion), "piece");
+
+function parse<T>(schema: { safeParse(v: unknown): { success: true; data: T } | { success: false; error: Parameters<typeof firstFault>[0] } }, value: unknown, what: string): T {
+  const result = schema.safeParse(value);
+  if (!result.success) throw new Problem(`This ${what} is damaged ${firstFault(result.error)}`);
+  return result.data;
+}
+
+/** The piece's JSON from the metadata of an SVG; a document type is refused, since it can make a small file huge. */
+function pieceInSvg(svg: string): string {
+  const parser = new SaxesParser({ xmlns: true });
+  let inside = false;
+  let piece = "";
+  let found = false;
+  parser.on("doctype", () => {
+    throw new Problem("This SVG has a document type, which Vextal does not open.");
+  });
+  parser.on("opentag", (tag) => {
+    if (tag.uri === vextalNamespace && tag.local === "made") inside = found = true;
+  });
+  parser.on("closetag", (tag) => {
+    if (tag.uri === vextalNamespace && tag.local === "made") inside = false;
+  });
+  parser.on("text", (t) => {
+    if (inside) piece += t;
+  });
+  parser.on("cdata", (t) => {
+    if (inside) piece += t;
+  });
+  parser.on("error", (error) => {
+    throw new Problem(`This SVG is damaged: ${error.message}.`);
+  });
+  parser.write(svg).close();
+  if (!found || !piece.trim()) throw new Problem("This SVG carries no piece inside: it was not exported as “SVG with the piece inside”.");
+  return piece;
+}

@@ -1,0 +1,31 @@
+/**
+ * Remembers results by the identity of an object and a key. Each object keeps its newest `most` results, so that
+ * dragging a slider over a letter that lives for hours does not keep a result for every place it passed.
+ */
+export function memoByIdentity<O extends object, R>(most = 16) {
+  const kept = new WeakMap<O, Map<string, R>>();
+  return (object: O, key: string, compute: () => R): R => {
+    let results = kept.get(object);
+    if (!results) kept.set(object, (results = new Map()));
+    return newest(results, key, most, compute);
+  };
+}
+
+/** Remembers the newest `most` results by key. */
+export function memoByKey<R>(most: number) {
+  const results = new Map<string, R>();
+  return (key: string, compute: () => R): R => newest(results, key, most, compute);
+}
+
+function newest<R>(results: Map<string, R>, key: string, most: number, compute: () => R): R {
+  if (results.has(key)) {
+    const found = results.get(key) as R;
+    results.delete(key);
+    results.set(key, found);
+    return found;
+  }
+  const made = compute();
+  results.set(key, made);
+  if (results.size > most) results.delete(results.keys().next().value as string);
+  return made;
+}

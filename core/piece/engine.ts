@@ -1,0 +1,48 @@
+import { loadClipper } from "../curves/polygons/clipper";
+import { PolygonKernel } from "../curves/polygons/polygon-kernel";
+import { Face, type FaceInfo } from "../lettering/face";
+import { loadHarfBuzz } from "../lettering/harfbuzz";
+import type { Engine } from "./compile";
+
+/** Where faces and WebAssembly come from differs by host; everything else about an engine does not. */
+export interface EngineHost {
+  /** Where clipper2z.wasm is: an address in a browser, its bytes elsewhere. */
+  readonly clipperWasm: string | Uint8Array;
+  readonly standIn: string;
+  /** A face and its bytes; undefined where it is not here. */
+  readonly readFace: (id: string) => Promise<{ info: FaceInfo; bytes: Uint8Array } | undefined>;
+}
+
+/** Opens faces as they are asked for and keeps them open. */
+export interface LoadedEngine extends Engine {
+  /** Opens those of `ids` that are here. @throws Problem for a face whose file is damaged */
+  load(ids: Iterable<string>): Promise<void>;
+}
+
+export async function createEngine(host: EngineHost): Promise<LoadedEngine> {
+  const [hb, clipper] = await Promise.all([loadHarfBuzz(), loadClipper(host.clipperWasm)]);
+  const faces = new Map<string, Face>();
+  const opening = new Map<string, Promise<void>>();
+  const openFace = async (id: string) => {
+    const found = await host.readFace(id);
+    if (found) faces.set(id, new Face(hb, found.info, found.bytes));
+  };
+  const load = async (ids: Iterable<string>) => {
+    await Promise.all(
+      [...new Set(ids)].map((id) => {
+        let job = opening.get(id);
+        if (!job) {
+          job = openFace(id);
+          // A face that could not be fetched may be there the next time it is asked for.
+          job.catch(() => opening.delete(id));
+          opening.set(id, job);
+        }
+        return job;
+      }),
+    );
+  };
+  await load([host.standIn]);
+  const standIn = faces.get(host.standIn);
+  if (!standIn) throw new Error(`The stand-in face “${host.standIn}” is not here.`);
+  return { hb, kernel: new PolygonKernel(clipper), face: (id) => faces.get(id), standIn, load };
+}

@@ -1,0 +1,70 @@
+import type { Bounds } from "../curves/bounds";
+import type { Matrix } from "../curves/matrix";
+import type { Path } from "../curves/path";
+
+/**
+ * The resolved display list: what every output reads. It knows colours and outlines, and nothing of coats or styles.
+ * Board space: CSS pixels, y down; a layer's paths are in the space of their item and are placed by its matrix.
+ */
+export interface Scene {
+  readonly width: number;
+  readonly height: number;
+  /** Colour of the ground, or null where there is none. */
+  readonly ground: string | null;
+  readonly items: readonly SceneItem[];
+}
+
+export interface SceneItem {
+  readonly id: string;
+  readonly label: string;
+  readonly matrix: Matrix;
+  /** Back to front. */
+  readonly layers: readonly SceneLayer[];
+}
+
+export interface SceneLayer {
+  readonly id: string;
+  readonly label: string;
+  /** 0 to 1. */
+  readonly opacity: number;
+  readonly blend: BlendMode;
+  readonly paths: readonly ScenePath[];
+  /** What the paths refer to by index. */
+  readonly fills: readonly SceneFill[];
+  /** The box of the paths, in the space of the item. */
+  readonly bounds: Bounds;
+}
+
+export interface ScenePath {
+  readonly path: Path;
+  readonly x: number;
+  readonly y: number;
+  /** Index into the layer's fills. */
+  readonly fill: number;
+}
+
+export type SceneFill =
+  | { readonly kind: "flat"; readonly colour: string; readonly opacity: number }
+  | {
+      readonly kind: "linear" | "radial";
+      /** Start and end of the line; for a radial fill its centre and a point on its rim. */
+      readonly from: { readonly x: number; readonly y: number };
+      readonly to: { readonly x: number; readonly y: number };
+      /** From the space of `from` and `to` into that of the item, where they differ. */
+      readonly matrix?: Matrix;
+      readonly stops: readonly SceneStop[];
+    };
+
+export interface SceneStop {
+  /** 0 to 1, never falling. */
+  readonly offset: number;
+  readonly colour: string;
+  readonly opacity: number;
+}
+
+/** W3C Compositing and Blending Level 1. */
+export const blendModes = [
+  "normal", "multiply", "screen", "overlay", "darken", "lighten", "color-dodge", "color-burn", "hard-light",
+  "soft-light", "difference", "exclusion", "hue", "saturation", "color", "luminosity",
+] as const;
+export type BlendMode = (typeof blendModes)[number];

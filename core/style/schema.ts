@@ -1,0 +1,24 @@
+import { z } from "zod";
+import { coatSchema, inkSchema } from "../coat/schema";
+
+export const measures = ["em", "cap", "stem", "fixed"] as const;
+/** What the lengths of a style are hundredths of; `fixed` lengths are in points. */
+export type Measure = (typeof measures)[number];
+
+export const styleFormat = "vextal.style";
+export const styleVersion = 1;
+
+/** A named, reusable stack of coats with its inks. It holds no text. */
+export const styleSchema = z.object({
+  format: z.literal(styleFormat),
+  version: z.literal(styleVersion),
+  id: z.string().min(1).max(64),
+  name: z.string().trim().min(1, "A style needs a name.").max(80),
+  measure: z.enum(measures),
+  inks: z.array(inkSchema).max(64),
+  /** Back to front. */
+  coats: z.array(coatSchema).max(64),
+  /** The face it was made with, for its picture. */
+  madeWith: z.object({ face: z.string().max(64) }).optional(),
+});
+export type Style = z.infer<typeof styleSchema>;

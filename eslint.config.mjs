@@ -1,0 +1,15 @@
+import next from "eslint-config-next/core-web-vitals";
+import typescript from "eslint-config-next/typescript";
+
+const config = [
+  { ignores: [".next/**", "node_modules/**", "next-env.d.ts", "data/**", "test-results/**", "playwright-report/**"] },
+  ...next,
+  ...typescript,
+  {
+    rules: {
+      "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_", destructuredArrayIgnorePattern: "^_" }],
+      "@typescript-eslint/no-non-null-assertion": "off",
+    },
+  },
+];
+export default config;
