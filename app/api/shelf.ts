@@ -1,0 +1,17 @@
+import { database, type Database } from "@/server/db/open";
+import { NotFound, shelves, type Shelf } from "@/server/documents";
+import { answer } from "@/server/http/answer";
+
+export interface Context<P> {
+  params: Promise<P>;
+}
+
+/** Runs a handler on one of the shelves; another name is not found. */
+export const onShelf = <P extends { shelf: string }>(context: Context<P>, handler: (db: Database, shelf: Shelf, params: P) => Promise<Response>) =>
+  answer(async () => {
+    const params = await context.params;
+    if (!(params.shelf in shelves)) throw new NotFound();
+    return handler(await database(), params.shelf as Shelf, params);
+  });
+
+export const etag = (revision: number) => `"${revision}"`;

@@ -1,0 +1,9 @@
+import type { NextConfig } from "next";
+
+const config: NextConfig = {
+  serverExternalPackages: ["@resvg/resvg-js", "@libsql/client", "harfbuzzjs", "clipper2-wasm", "woff2-encoder"],
+  turbopack: { root: process.cwd(), resolveAlias: { module: { browser: "./empty.ts" } } },
+  poweredByHeader: false,
+  devIndicators: false,
+};
+export default config;

@@ -1,0 +1,18 @@
+import { integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
+
+/** Pieces and styles are JSON documents; what is searched or sorted by stands beside them. */
+const documentColumns = () => ({
+  id: text("id").primaryKey(),
+  name: text("name").notNull(),
+  /** The document as JSON, of the format version that it names itself. */
+  document: text("document").notNull(),
+  /** Counts up with every change, for optimistic concurrency. */
+  revision: integer("revision").notNull(),
+  createdAt: integer("created_at").notNull(),
+  updatedAt: integer("updated_at").notNull(),
+  /** When it was deleted; kept for a while so that deleting can be undone. */
+  deletedAt: integer("deleted_at"),
+});
+
+export const pieces = sqliteTable("pieces", documentColumns());
+export const styles = sqliteTable("styles", documentColumns());

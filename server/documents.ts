@@ -1,0 +1,119 @@
+import { and, desc, eq, isNotNull, isNull, lt, sql } from "drizzle-orm";
+import { nanoid } from "nanoid";
+import { openPiece, openStyle } from "../core/input/open";
+import type { Piece } from "../core/piece/schema";
+import type { Style } from "../core/style/schema";
+import type { Database } from "./db/open";
+import { pieces, styles } from "./db/schema";
+
+/** What the shelf holds, each with its table and its reader, which also brings older documents forward. */
+export const shelves = {
+  pieces: { table: pieces, read: openPiece, noun: "piece" },
+  styles: { table: styles, read: openStyle, noun: "style" },
+} as const;
+export type Shelf = keyof typeof shelves;
+export interface Documents {
+  pieces: Piece;
+  styles: Style;
+}
+
+export interface Entry {
+  readonly id: string;
+  readonly name: string;
+  readonly revision: number;
+  readonly updatedAt: number;
+}
+export interface Stored<S extends Shelf> {
+  readonly document: Documents[S];
+  readonly revision: number;
+}
+
+export class NotFound extends Error {}
+export class Conflict extends Error {
+  constructor(readonly revision: number) {
+    super("The document was changed elsewhere.");
+  }
+}
+export class Exists extends Error {}
+
+/** Deleted documents are kept this long, so that deleting can be undone. */
+const keptDeleted = 30 * 24 * 3600 * 1000;
+
+/** Newest first. */
+export async function list(db: Database, shelf: Shelf): Promise<Entry[]> {
+  const { table } = shelves[shelf];
+  return db
+    .select({ id: table.id, name: table.name, revision: table.revision, updatedAt: table.updatedAt })
+    .from(table)
+    .where(isNull(table.deletedAt))
+    .orderBy(desc(table.updatedAt), table.name);
+}
+
+/** @throws NotFound */
+export async function get<S extends Shelf>(db: Database, shelf: S, id: string): Promise<Stored<S>> {
+  const { table, read } = shelves[shelf];
+  const [row] = await db.select().from(table).where(and(eq(table.id, id), isNull(table.deletedAt)));
+  if (!row) throw new NotFound();
+  return { document: read(JSON.parse(row.document)) as Documents[S], revision: row.revision };
+}
+
+/** @throws Exists where the id is taken */
+export async function create<S extends Shelf>(db: Database, shelf: S, document: Documents[S]): Promise<Stored<S>> {
+  const { table } = shelves[shelf];
+  const now = Date.now();
+  const rows = await db
+    .insert(table)
+    .values({ id: document.id, name: document.name, document: JSON.stringify(document), revision: 1, createdAt: now, updatedAt: now })
+    .onConflictDoNothing()
+    .returning({ id: table.id });
+  if (!rows.length) throw new Exists();
+  return { document, revision: 1 };
+}
+
+/**
+ * Puts `document` in the place of revision `revision`, or of whatever is there where that is null.
+ * @throws Conflict where another revision is there, NotFound where none is
+ */
+export async function replace<S extends Shelf>(db: Database, shelf: S, document: Documents[S], revision: number | null): Promise<number> {
+  const { table } = shelves[shelf];
+  const [row] = await db
+    .update(table)
+    .set({ name: document.name, document: JSON.stringify(document), revision: sql`${table.revision} + 1`, updatedAt: Date.now() })
+    .where(and(eq(table.id, document.id), isNull(table.deletedAt), revision === null ? undefined : eq(table.revision, revision)))
+    .returning({ revision: table.revision });
+  if (row) return row.revision;
+  const there = await get(db, shelf, document.id);
+  throw new Conflict(there.revision);
+}
+
+/** @throws NotFound */
+export async function remove(db: Database, shelf: Shelf, id: string): Promise<void> {
+  const { table } = shelves[shelf];
+  await db.delete(table).where(and(isNotNull(table.deletedAt), lt(table.deletedAt, Date.now() - keptDeleted)));
+  const rows = await db
+    .update(table)
+    .set({ deletedAt: Date.now() })
+    .where(and(eq(table.id, id), isNull(table.deletedAt)))
+    .returning({ id: table.id });
+  if (!rows.length) throw new NotFound();
+}
+
+/** Takes a deletion back. @throws NotFound */
+export async function restore(db: Database, shelf: Shelf, id: string): Promise<void> {
+  const { table } = shelves[shelf];
+  const rows = await db.update(table).set({ deletedAt: null }).where(eq(table.id, id)).returning({ id: table.id });
+  if (!rows.length) throw new NotFound();
+}
+
+/** A copy under a name and an id of its own. @throws NotFound */
+export async function copy<S extends Shelf>(db: Database, shelf: S, id: string): Promise<Stored<S>> {
+  const { document } = await get(db, shelf, id);
+  return create(db, shelf, { ...document, id: nanoid(12), name: `${document.name.slice(0, 70)} copy` });
+}
+
+/** The styles that a piece is linked to, with their revisions; those that are gone are left out. */
+export async function linkedStyles(db: Database, piece: Piece): Promise<Stored<"styles">[]> {
+  const ids = [...new Set(piece.items.flatMap((i) => (i.styleId ? [i.styleId] : [])))];
+  const found = await Promise.all(ids.map((id) => get(db, "styles", id).catch(() => undefined)));
+  return found.filter((s) => s !== undefined);
+}

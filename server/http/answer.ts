@@ -1,0 +1,20 @@
+import { ZodError } from "zod";
+import { firstFault, Problem } from "../../core/problem";
+import { Conflict, Exists, NotFound } from "../documents";
+import { problem } from "./problem-details";
+
+/** Turns whatever a handler throws into problem details. */
+export async function answer(handler: () => Promise<Response>): Promise<Response> {
+  try {
+    return await handler();
+  } catch (error) {
+    if (error instanceof NotFound) return problem(404, "Not found", "This is not on the shelf. It may have been deleted.");
+    if (error instanceof Conflict)
+      return problem(412, "Changed elsewhere", "This was changed in another tab or window since it was read.", { revision: error.revision });
+    if (error instanceof Exists) return problem(409, "Already there", "Something with this id is on the shelf already.");
+    if (error instanceof Problem) return problem(422, "Cannot be done", error.message);
+    if (error instanceof ZodError) return problem(422, "Not understood", firstFault(error));
+    console.error(error);
+    return problem(500, "Fault in Vextal", "Something went wrong inside Vextal. Your work in this window is kept; try again.");
+  }
+}

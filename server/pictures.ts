@@ -1,0 +1,42 @@
+import { memoByKey } from "../core/memo";
+import type { Piece } from "../core/piece/schema";
+import type { Style } from "../core/style/schema";
+import type { Database } from "./db/open";
+import { get, linkedStyles, type Shelf } from "./documents";
+import { standInFace } from "./faces/shipped";
+import { renderSvg } from "./render";
+
+const kept = memoByKey<Promise<string>>(60);
+
+export interface Picture {
+  readonly svg: string;
+  /** Changes when the picture may have changed. */
+  readonly tag: string;
+}
+
+/** The live picture of a piece or a style. @throws NotFound */
+export async function picture(db: Database, shelf: Shelf, id: string): Promise<Picture> {
+  if (shelf === "styles") {
+    const { document, revision } = await get(db, "styles", id);
+    const tag = `s${revision}`;
+    return { tag, svg: await kept(`${id} ${tag}`, () => stylePicture(document)) };
+  }
+  const { document: piece, revision } = await get(db, "pieces", id);
+  const styles = await linkedStyles(db, piece);
+  const tag = `p${revision}${styles.map((s) => `.${s.document.id}.${s.revision}`).join("")}`;
+  return { tag, svg: await kept(`${id} ${tag}`, () => renderSvg({ piece, styles: styles.map((s) => s.document) })) };
+}
+
+/** A style on the first word of its own name. */
+function stylePicture(style: Style): Promise<string> {
+  const text = [...(style.name.split(/\s+/)[0] ?? "Aa")].slice(0, 9).join("");
+  const piece: Piece = {
+    format: "vextal.piece", version: 1, id: "picture", name: style.name,
+    board: { width: 600, height: 400, unit: "px", dpi: 96, ground: null },
+    items: [{
+      kind: "lettering", id: "word", text, face: style.madeWith?.face ?? standInFace, size: 200, letterSpacing: 0, lineSpacing: 1,
+      align: "centre", x: 300, y: 250, turn: 0, styleId: style.id, ownStyle: null,
+    }],
+  };
+  return renderSvg({ piece, styles: [style] }, { area: { kind: "items", ids: ["word"] } });
+}

@@ -1,0 +1,11 @@
+// Draws one SVG as PNG in a process of its own, so that a fault or a hunger for memory ends nothing else.
+import { Resvg } from "@resvg/resvg-js";
+
+process.once("message", ({ svg, width }) => {
+  const picture = new Resvg(svg, {
+    fitTo: { mode: "width", value: width },
+    font: { loadSystemFonts: false },
+    logLevel: "off",
+  }).render();
+  process.send({ png: picture.asPng(), width: picture.width, height: picture.height }, () => process.exit(0));
+});

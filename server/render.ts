@@ -1,0 +1,60 @@
+import { z } from "zod";
+import { compile } from "../core/piece/compile";
+import { pieceFileSchema, type Piece, type PieceFile } from "../core/piece/schema";
+import { isEmpty } from "../core/curves/bounds";
+import { exportArea, toSvg, type SvgOptions } from "../core/output/svg";
+import { Problem } from "../core/problem";
+import type { Style } from "../core/style/schema";
+import { pixelsAt } from "../core/units";
+import { serverEngine } from "./engine";
+import { shippedFaces } from "./faces/shipped";
+import { drawPng } from "./raster/draw";
+import { checkSize } from "./raster/limits";
+import { withResolution } from "./raster/phys";
+
+/** Names of the faces that a piece uses. */
+export const faceNames = (piece: Piece): string[] => [
+  ...new Set(piece.items.map((i) => shippedFaces.find((f) => f.id === i.face)?.name ?? i.face)),
+];
+
+const areaSchema = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("board") }),
+  z.object({ kind: z.literal("items"), ids: z.array(z.string()).max(200) }),
+]);
+
+export const pngRequestSchema = z.object({
+  file: pieceFileSchema,
+  area: areaSchema,
+  ground: z.boolean(),
+  /** Either a resolution or a width in pixels. */
+  size: z.discriminatedUnion("kind", [
+    z.object({ kind: z.literal("dpi"), dpi: z.number().min(1).max(4800) }),
+    z.object({ kind: z.literal("width"), width: z.number().int().min(1).max(1e6) }),
+  ]),
+});
+export type PngRequest = z.infer<typeof pngRequestSchema>;
+
+async function sceneOf(piece: Piece, styles: readonly Style[]) {
+  const engine = await serverEngine();
+  await engine.load(piece.items.map((i) => i.face));
+  return compile(piece, new Map(styles.map((s) => [s.id, s])), engine).scene;
+}
+
+export async function renderSvg({ piece, styles }: Pick<PieceFile, "piece" | "styles">, options: Partial<SvgOptions> = {}): Promise<string> {
+  const scene = await sceneOf(piece, styles);
+  return toSvg(scene, { title: piece.name, unit: piece.board.unit, faces: faceNames(piece), area: { kind: "board" }, ground: true, ...options });
+}
+
+/** @throws Problem where nothing is inked or the size is too large */
+export async function renderPng({ file, area, ground, size }: PngRequest): Promise<Buffer> {
+  const { piece, styles } = file;
+  const scene = await sceneOf(piece, styles);
+  const box = exportArea(scene, area);
+  if (isEmpty(box)) throw new Problem("There is nothing to draw: the selection has no ink.");
+  const [w, h] = [box.maxX - box.minX, box.maxY - box.minY];
+  const width = size.kind === "dpi" ? pixelsAt(w, size.dpi) : size.width;
+  const height = size.kind === "dpi" ? pixelsAt(h, size.dpi) : Math.max(1, Math.round((width * h) / w));
+  checkSize(width, height);
+  const svg = toSvg(scene, { title: piece.name, unit: piece.board.unit, faces: [], area, ground, pixels: { width, height } });
+  return withResolution(await drawPng(svg, width, height), size.kind === "dpi" ? size.dpi : width / (w / 96));
+}
