@@ -50,6 +50,8 @@ export type SceneFill =
       /** Start and end of the line; for a radial fill its centre and a point on its rim. */
       readonly from: { readonly x: number; readonly y: number };
       readonly to: { readonly x: number; readonly y: number };
+      /** What the fill stretches over, in the same space. */
+      readonly box: Bounds;
       /** From the space of `from` and `to` into that of the item, where they differ. */
       readonly matrix?: Matrix;
       readonly stops: readonly SceneStop[];

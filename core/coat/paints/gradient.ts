@@ -38,7 +38,7 @@ export const gradient: PaintKind = {
     const stops = sceneStops(values.stops as Stop[], values.mix as string, context);
     const kind = values.shape as "linear" | "radial";
     const [from, to] = [values.from as Place, values.to as Place];
-    const fill = (box: Bounds): SceneFill => ({ kind, from: placeIn(box, from), to: placeIn(box, to), stops });
+    const fill = (box: Bounds): SceneFill => ({ kind, from: placeIn(box, from), to: placeIn(box, to), box, stops });
     const fills: SceneFill[] = [];
     const paths: ScenePath[] = [];
     if (values.span === "board") {

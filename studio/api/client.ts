@@ -1,0 +1,71 @@
+import type { FaceInfo } from "@/core/lettering/face";
+import type { Piece } from "@/core/piece/schema";
+import type { Style } from "@/core/style/schema";
+
+/** What the shelf lists. */
+export interface Entry {
+  readonly id: string;
+  readonly name: string;
+  readonly revision: number;
+  readonly updatedAt: number;
+}
+export interface Documents {
+  pieces: Piece;
+  styles: Style;
+}
+export type Shelf = keyof Documents;
+export interface Stored<S extends Shelf> {
+  readonly document: Documents[S];
+  readonly revision: number;
+}
+export interface FaceEntry extends FaceInfo {
+  readonly licence: string;
+}
+
+/** What the server refused, in its own words. Status 0: the server was not reached. */
+export class ApiProblem extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+async function call(path: string, init: RequestInit = {}): Promise<Response> {
+  let response: Response;
+  try {
+    response = await fetch(path, init);
+  } catch {
+    throw new ApiProblem(0, "Vextal's server does not answer. Is it still running?");
+  }
+  if (response.ok) return response;
+  const details = (await response.json().catch(() => ({}))) as { detail?: string };
+  throw new ApiProblem(response.status, details.detail ?? `The server answered ${response.status}.`);
+}
+
+const json = (method: string, body: unknown, headers: Record<string, string> = {}): RequestInit => ({
+  method,
+  body: JSON.stringify(body),
+  headers: { "content-type": "application/json", ...headers },
+});
+
+/** The only way in which the interface reaches data. */
+export const api = {
+  list: async (shelf: Shelf): Promise<Entry[]> => (await call(`/api/${shelf}`)).json(),
+  get: async <S extends Shelf>(shelf: S, id: string): Promise<Stored<S>> => (await call(`/api/${shelf}/${id}`)).json(),
+  create: async <S extends Shelf>(shelf: S, document: Documents[S]): Promise<Stored<S>> =>
+    (await call(`/api/${shelf}`, json("POST", document))).json(),
+  /** @param revision that the change stands on; null overwrites whatever is there */
+  replace: async <S extends Shelf>(shelf: S, document: Documents[S], revision: number | null, keepalive = false): Promise<number> => {
+    const match = revision === null ? "*" : `"${revision}"`;
+    const response = await call(`/api/${shelf}/${document.id}`, { ...json("PUT", document, { "if-match": match }), keepalive });
+    return ((await response.json()) as { revision: number }).revision;
+  },
+  remove: async (shelf: Shelf, id: string) => void (await call(`/api/${shelf}/${id}`, { method: "DELETE" })),
+  restore: async (shelf: Shelf, id: string) => void (await call(`/api/${shelf}/${id}/restore`, { method: "POST" })),
+  copy: async <S extends Shelf>(shelf: S, id: string): Promise<Stored<S>> => (await call(`/api/${shelf}/${id}/copy`, { method: "POST" })).json(),
+  faces: async (): Promise<FaceEntry[]> => (await call("/api/faces")).json(),
+  png: async (request: unknown): Promise<Blob> => (await call("/api/png", json("POST", request))).blob(),
+  pictureUrl: (shelf: Shelf, entry: Pick<Entry, "id" | "revision">) => `/api/${shelf}/${entry.id}/picture?r=${entry.revision}`,
+};

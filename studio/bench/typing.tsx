@@ -1,0 +1,99 @@
+import { useEffect, useRef, useState } from "react";
+import { apply, multiply } from "@/core/curves/matrix";
+import { longestText } from "@/core/piece/schema";
+import type { ItemUpdate } from "@/worker/protocol";
+import { editLettering } from "../state/edits/lettering";
+import { letteringOf } from "../state/work";
+import { useStudio } from "../state/store";
+import { viewMatrix } from "./view";
+
+interface Props {
+  item: ItemUpdate;
+  /** Where the caret is to be put, as a range of the text; counts up so that the same place can be asked for twice. */
+  ask: { from: number; to: number; serial: number } | null;
+}
+
+/**
+ * Typing on the bench. An unseen text field takes the keys, so that every input method, the clipboard and screen
+ * readers work; the caret and the marked letters are drawn on the lettering itself.
+ */
+export function useTyping({ item, ask }: Props) {
+  const field = useRef<HTMLTextAreaElement>(null);
+  const [range, setRange] = useState<{ from: number; to: number }>({ from: 0, to: 0 });
+  const text = useStudio((s) => (s.work ? (letteringOf(s.work, item.id)?.text ?? "") : ""));
+  const view = useStudio((s) => s.view);
+  const { change, set } = useStudio.getState();
+
+  useEffect(() => {
+    const t = field.current!;
+    t.focus({ preventScroll: true });
+    const { from, to } = ask ?? { from: 0, to: t.value.length };
+    t.setSelectionRange(from, to);
+    setRange({ from, to });
+  }, [ask]);
+
+  const toScreen = multiply(viewMatrix(view), item.matrix);
+  const { capHeight } = item.metrics;
+  const stop = (index: number) => item.carets.find((c) => c.index === index) ?? item.carets.at(-1);
+  const bar = (x: number, line: number) => {
+    const y = item.lines[line]?.baseline ?? 0;
+    return [apply(toScreen, { x, y: y + 120 }), apply(toScreen, { x, y: y - capHeight - 120 })];
+  };
+  const caret = stop(range.to);
+  const marked = range.from === range.to ? [] : markedBoxes(item, range.from, range.to);
+  const middle = apply(toScreen, { x: item.frame.minX, y: item.frame.minY });
+
+  const input = (
+    <textarea
+      ref={field}
+      aria-label="Text of the lettering"
+      value={text}
+      maxLength={longestText}
+      spellCheck={false}
+      autoCapitalize="off"
+      className="pointer-events-none absolute h-8 w-40 resize-none opacity-0"
+      style={{ left: Math.max(0, middle.x), top: Math.max(0, middle.y) }}
+      onChange={(e) => {
+        const value = e.target.value;
+        change((w) => editLettering(w, [item.id], (l) => void (l.text = value)), `text ${item.id}`);
+      }}
+      onSelect={(e) => setRange({ from: e.currentTarget.selectionStart, to: e.currentTarget.selectionEnd })}
+      onKeyDown={(e) => {
+        if (e.key === "Escape") {
+          e.preventDefault();
+          set({ typing: null });
+        }
+        const undo = (e.ctrlKey || e.metaKey) && e.key.toLowerCase() === "z";
+        if (!undo) e.stopPropagation();
+        else e.preventDefault();
+      }}
+      onBlur={() => useStudio.getState().settle()}
+    />
+  );
+  const drawing = (
+    <g pointerEvents="none">
+      {marked.map((m, i) => {
+        const [a, b] = [bar(m.from, m.line), bar(m.to, m.line)];
+        return <polygon key={i} points={[a[0], a[1], b[1], b[0]].map((p) => `${p.x},${p.y}`).join(" ")} fill="var(--accent)" fillOpacity={0.25} />;
+      })}
+      {caret && <Caret key={`${caret.index} ${text.length}`} ends={bar(caret.x, caret.line)} />}
+    </g>
+  );
+  return { input, drawing };
+}
+
+function Caret({ ends: [a, b] }: { ends: { x: number; y: number }[] }) {
+  return (
+    <g className="caret" data-caret>
+      <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke="#fff" strokeWidth={4} strokeOpacity={0.8} />
+      <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke="var(--accent)" strokeWidth={2} />
+    </g>
+  );
+}
+
+function markedBoxes(item: ItemUpdate, from: number, to: number) {
+  return item.lines.flatMap((l, line) => {
+    const xs = item.carets.filter((c) => c.line === line && c.index >= from && c.index <= to).map((c) => c.x);
+    return xs.length > 1 ? [{ line, from: Math.min(...xs), to: Math.max(...xs) }] : [];
+  });
+}

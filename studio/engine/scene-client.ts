@@ -1,0 +1,86 @@
+import { wrap, type Remote } from "comlink";
+import type { PieceFile } from "@/core/piece/schema";
+import { layerKey, type Answer, type Known, type SceneUpdate, type SceneWorker, type SvgRequest } from "@/worker/protocol";
+
+/** A calculation that runs longer than this is given up, and the worker is started anew. */
+const timeLimit = 20_000;
+
+/**
+ * The page's side of the scene worker. One calculation runs at a time; of those asked for meanwhile only the latest
+ * is kept, so that nothing stale is shown.
+ */
+export class SceneClient {
+  #worker: Worker | undefined;
+  #remote: Remote<SceneWorker> | undefined;
+  #next: PieceFile | undefined;
+  #running = false;
+  #known: Record<string, number> = {};
+
+  constructor(
+    private readonly onScene: (update: SceneUpdate) => void,
+    private readonly onProblem: (message: string) => void,
+  ) {}
+
+  /** Asks for the scene of `file`. */
+  request(file: PieceFile): void {
+    this.#next = file;
+    if (!this.#running) void this.#run();
+  }
+
+  /** The exported SVG. @throws Error with a message for the user */
+  async svg(request: SvgRequest): Promise<string> {
+    return unwrap(await this.#limited(this.#open().svg(request)));
+  }
+
+  close(): void {
+    this.#worker?.terminate();
+    this.#worker = undefined;
+    this.#remote = undefined;
+    this.#known = {};
+  }
+
+  async #run(): Promise<void> {
+    this.#running = true;
+    while (this.#next) {
+      const file = this.#next;
+      this.#next = undefined;
+      try {
+        const update = unwrap(await this.#limited(this.#open().compile(file, this.#known as Known)));
+        for (const item of update.items) for (const layer of item.layers) this.#known[layerKey(item.id, layer.id)] = layer.version;
+        this.onScene(update);
+      } catch (error) {
+        this.onProblem((error as Error).message);
+      }
+    }
+    this.#running = false;
+  }
+
+  #open(): Remote<SceneWorker> {
+    if (!this.#remote) {
+      this.#worker = new Worker(new URL("../../worker/scene.worker.ts", import.meta.url), { type: "module" });
+      this.#remote = wrap<SceneWorker>(this.#worker);
+    }
+    return this.#remote;
+  }
+
+  /** A worker that does not come back, or that broke, is replaced; the next request starts clean. */
+  async #limited<T>(work: Promise<Answer<T>>): Promise<Answer<T>> {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const late = new Promise<never>((_, reject) => {
+      timer = setTimeout(() => reject(new Error("This took too long and was stopped. Undo the last change, or simplify the coat.")), timeLimit);
+    });
+    try {
+      return await Promise.race([work, late]);
+    } catch (error) {
+      this.close();
+      throw error;
+    } finally {
+      clearTimeout(timer);
+    }
+  }
+}
+
+function unwrap<T>(answer: Answer<T>): T {
+  if (answer.ok) return answer.value;
+  throw new Error(answer.message);
+}

@@ -1,0 +1,34 @@
+import { DropdownMenu } from "radix-ui";
+import type { ReactNode } from "react";
+
+export interface MenuItem {
+  readonly label: string;
+  readonly keys?: string;
+  readonly icon?: ReactNode;
+  readonly disabled?: boolean;
+  readonly onSelect: () => void;
+}
+
+/** A menu on a button. `null` draws a line. */
+export function Menu({ trigger, items, align = "end" }: { trigger: ReactNode; items: readonly (MenuItem | null)[]; align?: "start" | "end" }) {
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger asChild>{trigger}</DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align={align} sideOffset={4} collisionPadding={8} className="z-50 min-w-44 rounded-lg border border-rule bg-sheet p-1 shadow-xl">
+          {items.map((item, i) =>
+            item === null ? (
+              <DropdownMenu.Separator key={i} className="my-1 h-px bg-rule" />
+            ) : (
+              <DropdownMenu.Item key={item.label} disabled={item.disabled} onSelect={item.onSelect} className="flex h-8 items-center gap-2 rounded px-2 outline-none data-[disabled]:opacity-40 data-[highlighted]:bg-wash [&_svg]:size-4">
+                {item.icon}
+                <span className="grow">{item.label}</span>
+                {item.keys && <kbd className="font-sans text-xs text-pencil">{item.keys}</kbd>}
+              </DropdownMenu.Item>
+            ),
+          )}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

@@ -1,0 +1,103 @@
+import { clsx } from "clsx";
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { readExpression, type UnitFactors } from "./number-expression";
+
+interface Props {
+  id?: string;
+  label: string;
+  value: number;
+  onChange: (value: number) => void;
+  /** A drag, or a run of arrow keys, has ended. */
+  onSettle?: () => void;
+  min?: number;
+  max?: number;
+  step?: number;
+  decimals?: number;
+  suffix?: string;
+  units?: UnitFactors;
+  className?: string;
+}
+
+const format = (value: number, decimals: number) =>
+  new Intl.NumberFormat("en", { maximumFractionDigits: decimals, useGrouping: false }).format(value);
+
+/**
+ * A number that can be typed (with units and sums), stepped with the arrow keys (Shift ten times, Alt a tenth) and
+ * dragged sideways by its suffix.
+ */
+export function NumberField({ id, label, value, onChange, onSettle, min = -Infinity, max = Infinity, step = 1, decimals = 2, suffix, units = {}, className }: Props) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const [fault, setFault] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  const drag = useRef<{ x: number; value: number } | null>(null);
+  const clamp = (v: number) => Math.min(max, Math.max(min, Number(v.toFixed(6))));
+
+  const commit = async () => {
+    if (draft === null) return;
+    const read = await readExpression(draft, suffix ? { [suffix.toLowerCase()]: 1, ...units } : units);
+    if (read === undefined) {
+      setFault(draft.trim() !== "");
+      setDraft(null);
+      return;
+    }
+    setFault(false);
+    setDraft(null);
+    if (clamp(read) !== value) onChange(clamp(read));
+    onSettle?.();
+  };
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === "Enter") void commit().then(() => input.current?.select());
+    else if (event.key === "Escape") {
+      setDraft(null);
+      input.current?.blur();
+    } else if (event.key === "ArrowUp" || event.key === "ArrowDown") {
+      event.preventDefault();
+      const by = step * (event.shiftKey ? 10 : event.altKey ? 0.1 : 1) * (event.key === "ArrowUp" ? 1 : -1);
+      setDraft(null);
+      onChange(clamp(value + by));
+    }
+  };
+
+  const dragged = (event: PointerEvent) => {
+    if (!drag.current) return;
+    const by = Math.round((event.clientX - drag.current.x) / 2) * step * (event.shiftKey ? 10 : event.altKey ? 0.1 : 1);
+    onChange(clamp(drag.current.value + by));
+  };
+
+  return (
+    <div className={clsx("flex h-8 min-w-0 items-center rounded-md border bg-sheet focus-within:border-accent", fault ? "border-accent" : "border-rule", className)}>
+      <input
+        ref={input}
+        id={id}
+        aria-label={label}
+        aria-invalid={fault}
+        inputMode="decimal"
+        autoComplete="off"
+        className="h-full w-full min-w-0 rounded-md bg-transparent px-2 outline-none"
+        value={draft ?? format(value, decimals)}
+        onChange={(e) => setDraft(e.target.value)}
+        onFocus={(e) => e.target.select()}
+        onBlur={() => void commit()}
+        onKeyDown={onKeyDown}
+        onKeyUp={(e) => e.key.startsWith("Arrow") && onSettle?.()}
+      />
+      <span
+        aria-hidden
+        title="Drag sideways"
+        className="flex h-full cursor-ew-resize touch-none select-none items-center rounded-r-md px-2 text-pencil hover:bg-wash"
+        onPointerDown={(e) => {
+          e.currentTarget.setPointerCapture(e.pointerId);
+          drag.current = { x: e.clientX, value };
+        }}
+        onPointerMove={dragged}
+        onPointerUp={() => {
+          drag.current = null;
+          onSettle?.();
+        }}
+      >
+        {suffix ?? "↔"}
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,18 @@
+"use client";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { ThemeProvider } from "next-themes";
+import { Tooltip } from "radix-ui";
+import { useState, type ReactNode } from "react";
+import { Toaster } from "sonner";
+
+export function Providers({ nonce, children }: { nonce?: string; children: ReactNode }) {
+  const [queries] = useState(() => new QueryClient({ defaultOptions: { queries: { staleTime: 1000, retry: 1 } } }));
+  return (
+    <ThemeProvider attribute="class" defaultTheme="light" nonce={nonce} disableTransitionOnChange>
+      <QueryClientProvider client={queries}>
+        <Tooltip.Provider delayDuration={500}>{children}</Tooltip.Provider>
+        <Toaster position="bottom-center" toastOptions={{ classNames: { toast: "!bg-graphite !text-paper !border-0 !font-sans", actionButton: "!bg-accent !text-on-accent" } }} />
+      </QueryClientProvider>
+    </ThemeProvider>
+  );
+}

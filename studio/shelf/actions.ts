@@ -1,0 +1,55 @@
+import { nanoid } from "nanoid";
+import { open } from "@/core/input/open";
+import type { Piece } from "@/core/piece/schema";
+import { api, ApiProblem } from "../api/client";
+
+/** A new board; with a style, a first lettering wears it. */
+export async function newPiece(style?: { id: string; name: string; face?: string }): Promise<string> {
+  const piece: Piece = {
+    format: "vextal.piece",
+    version: 1,
+    id: nanoid(12),
+    name: style ? `In ${style.name}` : "Untitled piece",
+    board: { width: 1200, height: 800, unit: "px", dpi: 96, ground: "#f4efe4" },
+    items: [
+      {
+        kind: "lettering", id: nanoid(8), text: style ? "Brindlemoor" : "", face: style?.face ?? "archivo-black",
+        size: style ? 160 : 220, letterSpacing: 0, lineSpacing: 1, align: "centre", x: 600, y: 450, turn: 0, styleId: style?.id ?? null, ownStyle: null,
+      },
+    ],
+  };
+  await api.create("pieces", piece);
+  return piece.id;
+}
+
+/**
+ * Puts a piece or style file on the shelf. What is there already under the same id stays as it is: the file's comes
+ * in as a copy beside it.
+ * @throws Error with a message for the user
+ */
+export async function openFile(file: File): Promise<{ kind: "piece" | "style"; id: string; name: string }> {
+  const opened = open(await file.text());
+  if (opened.kind === "style") {
+    const style = await created("styles", opened.style);
+    return { kind: "style", id: style.id, name: style.name };
+  }
+  const renamed = new Map<string, string>();
+  for (const style of opened.file.styles) {
+    const there = await api.get("styles", style.id).catch((e: ApiProblem) => (e.status === 404 ? undefined : Promise.reject(e)));
+    if (there && JSON.stringify(there.document) === JSON.stringify(style)) continue;
+    renamed.set(style.id, (await created("styles", style)).id);
+  }
+  const { piece } = opened.file;
+  const items = piece.items.map((i) => (i.styleId && renamed.has(i.styleId) ? { ...i, styleId: renamed.get(i.styleId)! } : i));
+  const made = await created("pieces", { ...piece, items });
+  return { kind: "piece", id: made.id, name: made.name };
+}
+
+async function created<S extends "pieces" | "styles">(shelf: S, document: Parameters<typeof api.create<S>>[1]) {
+  try {
+    return (await api.create(shelf, document)).document;
+  } catch (error) {
+    if (!(error instanceof ApiProblem) || error.status !== 409) throw error;
+    return (await api.create(shelf, { ...document, id: nanoid(12), name: `${document.name.slice(0, 60)} (from file)` })).document;
+  }
+}

@@ -1,0 +1,89 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { MoreVertical } from "lucide-react";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { toast } from "sonner";
+import { api, type Entry, type Shelf } from "../api/client";
+import { download } from "../download";
+import { IconButton } from "../parts/button";
+import { NameDialog } from "../parts/dialog";
+import { Menu } from "../parts/menu";
+import { newPiece } from "./actions";
+
+const when = new Intl.DateTimeFormat("en", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit", hour12: false });
+
+/** A piece or a style on the shelf. */
+export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
+  const queries = useQueryClient();
+  const router = useRouter();
+  const [naming, setNaming] = useState(false);
+  const refresh = () => queries.invalidateQueries({ queryKey: [shelf] });
+  const attempt = async (work: () => Promise<unknown>) => {
+    try {
+      await work();
+      await refresh();
+    } catch (error) {
+      toast.error((error as Error).message);
+    }
+  };
+  const rename = (name: string) =>
+    attempt(async () => {
+      const { document, revision } = await api.get(shelf, entry.id);
+      await api.replace(shelf, { ...document, name }, revision);
+    });
+  const remove = () =>
+    attempt(async () => {
+      await api.remove(shelf, entry.id);
+      toast(`“${entry.name}” was deleted.`, { duration: 8000, action: { label: "Undo", onClick: () => void attempt(() => api.restore(shelf, entry.id)) } });
+    });
+  const letterWith = () =>
+    attempt(async () => {
+      const { document } = await api.get("styles", entry.id);
+      router.push(`/pieces/${await newPiece({ id: entry.id, name: entry.name, face: document.madeWith?.face })}`);
+    });
+  const saveFile = () =>
+    attempt(async () => {
+      const { document } = await api.get("styles", entry.id);
+      download(new Blob([JSON.stringify(document, null, 1)], { type: "application/json" }), `${entry.name}.style.json`);
+    });
+
+  // eslint-disable-next-line @next/next/no-img-element -- a live SVG from the server, with nothing to optimise
+  const picture = <img alt="" src={api.pictureUrl(shelf, entry)} className={`h-full w-full object-contain ${shelf === "styles" ? "p-6" : "p-3"}`} />;
+  const frame = "block h-[184px] overflow-hidden rounded-t-xl bg-[#e4e3df] dark:bg-[#5a5958]";
+  return (
+    <li className="rounded-xl border border-rule bg-paper shadow-sm transition-shadow focus-within:border-accent hover:shadow-md">
+      {shelf === "pieces" ? (
+        <Link href={`/pieces/${entry.id}`} aria-label={`Open ${entry.name}`} className={frame}>
+          {picture}
+        </Link>
+      ) : (
+        <button type="button" aria-label={`Letter a word in ${entry.name}`} onClick={() => void letterWith()} className={`${frame} w-full`}>
+          {picture}
+        </button>
+      )}
+      <div className="flex h-14 items-center gap-2 pl-4 pr-2">
+        <div className="min-w-0 grow">
+          <p className="truncate font-semibold">{entry.name}</p>
+          <p className="text-xs text-pencil">{when.format(entry.updatedAt)}</p>
+        </div>
+        <Menu
+          trigger={
+            <IconButton label={`More for ${entry.name}`}>
+              <MoreVertical />
+            </IconButton>
+          }
+          items={[
+            shelf === "pieces" ? { label: "Open", onSelect: () => router.push(`/pieces/${entry.id}`) } : { label: "Letter a word in it", onSelect: () => void letterWith() },
+            { label: "Rename…", onSelect: () => setNaming(true) },
+            { label: "Duplicate", onSelect: () => void attempt(() => api.copy(shelf, entry.id)) },
+            ...(shelf === "styles" ? [{ label: "Save as a file", onSelect: () => void saveFile() }] : []),
+            null,
+            { label: "Delete", onSelect: () => void remove() },
+          ]}
+        />
+      </div>
+      <NameDialog open={naming} title={`Rename the ${shelf === "pieces" ? "piece" : "style"}`} start={entry.name} action="Rename" onClose={() => setNaming(false)} onName={(n) => void rename(n)} />
+    </li>
+  );
+}

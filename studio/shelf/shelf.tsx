@@ -1,0 +1,102 @@
+"use client";
+import { useQuery } from "@tanstack/react-query";
+import { FilePlus2, FolderOpen, Moon, Search, Sun } from "lucide-react";
+import { useTheme } from "next-themes";
+import { useRouter } from "next/navigation";
+import { Tabs } from "radix-ui";
+import { useRef, useState } from "react";
+import { toast } from "sonner";
+import { api, type Shelf as ShelfName } from "../api/client";
+import { Button, IconButton } from "../parts/button";
+import { newPiece, openFile } from "./actions";
+import { Card } from "./card";
+
+/** The home view: pieces and styles as live pictures. */
+export function Shelf() {
+  const [search, setSearch] = useState("");
+  const [shelf, setShelf] = useState<ShelfName>("pieces");
+  const router = useRouter();
+  const { resolvedTheme, setTheme } = useTheme();
+  const file = useRef<HTMLInputElement>(null);
+  const attempt = async (work: () => Promise<string | undefined>) => {
+    try {
+      const id = await work();
+      if (id) router.push(`/pieces/${id}`);
+    } catch (error) {
+      toast.error((error as Error).message);
+    }
+  };
+  return (
+    <Tabs.Root value={shelf} onValueChange={(v) => setShelf(v as ShelfName)} className="flex min-h-dvh flex-col bg-bench">
+      <header className="sticky top-0 z-10 flex h-14 items-center gap-3 border-b border-rule bg-paper px-5">
+        <h1 className="flex items-center gap-2 text-lg font-bold tracking-tight">
+          {/* eslint-disable-next-line @next/next/no-img-element */}
+          <img src="/icon.svg" alt="" className="size-7" />
+          Vextal
+        </h1>
+        <Tabs.List aria-label="Shelf" className="ml-4 flex">
+          {(["pieces", "styles"] as const).map((s) => (
+            <Tabs.Trigger key={s} value={s} className="relative h-14 px-4 font-medium capitalize text-pencil after:absolute after:inset-x-3 after:bottom-0 after:h-[3px] after:rounded-t hover:text-graphite data-[state=active]:text-graphite data-[state=active]:after:bg-accent">
+              {s}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        <label className="ml-auto flex h-9 w-64 items-center gap-2 rounded-md border border-rule bg-sheet px-3 focus-within:border-accent">
+          <Search className="size-4 text-pencil" />
+          <input type="search" aria-label="Search the shelf" placeholder={`Search ${shelf}`} value={search} onChange={(e) => setSearch(e.target.value)} className="w-full bg-transparent outline-none" />
+        </label>
+        <Button className="!h-9" onClick={() => file.current?.click()}>
+          <FolderOpen className="size-4" /> Open a file
+        </Button>
+        <input
+          ref={file} type="file" aria-label="File to open" className="hidden" accept=".svg,.json,image/svg+xml,application/json"
+          onChange={(e) => {
+            const chosen = e.target.files?.[0];
+            e.target.value = "";
+            if (chosen)
+              void attempt(async () => {
+                const opened = await openFile(chosen);
+                if (opened.kind === "style") {
+                  toast(`The style “${opened.name}” is on the shelf.`);
+                  setShelf("styles");
+                }
+                return opened.kind === "piece" ? opened.id : undefined;
+              });
+          }}
+        />
+        <Button look="primary" className="!h-9" onClick={() => void attempt(() => newPiece())}>
+          <FilePlus2 className="size-4" /> New piece
+        </Button>
+        <IconButton label={resolvedTheme === "dark" ? "Daylight" : "Evening light"} onClick={() => setTheme(resolvedTheme === "dark" ? "light" : "dark")}>
+          {resolvedTheme === "dark" ? <Sun /> : <Moon />}
+        </IconButton>
+      </header>
+      {(["pieces", "styles"] as const).map((s) => (
+        <Tabs.Content key={s} value={s} className="mx-auto w-full max-w-[1320px] grow p-5 outline-none" tabIndex={-1}>
+          <Cards shelf={s} search={search} />
+        </Tabs.Content>
+      ))}
+    </Tabs.Root>
+  );
+}
+
+const empty: Record<ShelfName, string> = {
+  pieces: "No pieces yet. A piece is a board with letterings on it: make one with “New piece”.",
+  styles: "No styles yet. Build a look out of coats on a lettering, then save it as a style: it appears here.",
+};
+
+function Cards({ shelf, search }: { shelf: ShelfName; search: string }) {
+  const { data, error, isPending } = useQuery({ queryKey: [shelf], queryFn: () => api.list(shelf), refetchOnMount: "always" });
+  if (isPending) return <p className="py-20 text-center text-pencil">Reading the shelf…</p>;
+  if (error) return <p className="py-20 text-center text-warn">{error.message}</p>;
+  const wanted = search.trim().toLowerCase();
+  const found = data.filter((e) => e.name.toLowerCase().includes(wanted));
+  if (!found.length) return <p className="mx-auto max-w-md py-20 text-center">{wanted ? `Nothing here is called “${search.trim()}”.` : empty[shelf]}</p>;
+  return (
+    <ul aria-label={shelf === "pieces" ? "Pieces" : "Styles"} className="grid grid-cols-[repeat(auto-fill,minmax(264px,1fr))] gap-4">
+      {found.map((entry) => (
+        <Card key={entry.id} shelf={shelf} entry={entry} />
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,153 @@
+import { produce } from "immer";
+import { nanoid } from "nanoid";
+import { formStepKind } from "@/core/coat/forms";
+import { layKind } from "@/core/coat/lays";
+import { paintKind } from "@/core/coat/paints";
+import { newFinish, newStep, type Coat, type FormStep, type Ink } from "@/core/coat/schema";
+import { inksOf, pasteCoat, withInks } from "@/core/style/inks";
+import type { Style } from "@/core/style/schema";
+import { letteringOf, shownStyle, type Scope, type Work } from "../work";
+
+/** The first style of a lettering that has none: one coat, so that its letters are seen. */
+export const plainStyle = (name: string, face: string): Style => ({
+  format: "vextal.style",
+  version: 1,
+  id: nanoid(12),
+  name,
+  measure: "em",
+  inks: [
+    { id: "face", name: "Face", colour: "#2b2926" },
+    { id: "edge", name: "Edge", colour: "#c8401f" },
+  ],
+  coats: [{ ...newCoat("face", "Letters"), form: [newFormStep("letters")] }],
+  madeWith: { face },
+});
+
+export const newFormStep = (kind: string): FormStep => ({ ...newStep(formStepKind(kind)), id: nanoid(8), on: true });
+
+export function newCoat(ink: string, name: string): Coat {
+  return {
+    id: nanoid(8),
+    name,
+    on: true,
+    form: [newFormStep("letters")],
+    paint: { ...newStep(paintKind("flat")), ink },
+    lay: newStep(layKind("fill")),
+    finish: newFinish(),
+  };
+}
+
+/**
+ * Changes the style that a lettering shows. A linked one changes for all who use it, or, in the scope of the
+ * lettering, becomes this lettering's own from here on, still linked so that it can be put back.
+ */
+export function editStyle(work: Work, letteringId: string, scope: Scope, change: (style: Style) => Style): Work {
+  const lettering = letteringOf(work, letteringId);
+  if (!lettering) return work;
+  const shown = shownStyle(work, lettering) ?? plainStyle("Plain", lettering.face);
+  const next = change(shown);
+  if (next === shown && shownStyle(work, lettering)) return work;
+  return produce(work, (w) => {
+    const linked = lettering.styleId && w.styles[lettering.styleId];
+    if (linked && !lettering.ownStyle && scope === "style") w.styles[lettering.styleId!] = next;
+    else w.piece.items.find((i) => i.id === letteringId)!.ownStyle = next;
+  });
+}
+
+export const editCoat = (style: Style, coatId: string, change: (coat: Coat) => Coat): Style => ({
+  ...style,
+  coats: style.coats.map((c) => (c.id === coatId ? change(c) : c)),
+});
+
+/** Puts a new coat in front of `after`, or in front of all. */
+export function insertCoat(style: Style, coat: Coat, after?: string): Style {
+  const at = style.coats.findIndex((c) => c.id === after);
+  const coats = [...style.coats];
+  coats.splice(at < 0 ? coats.length : at + 1, 0, coat);
+  return { ...style, coats };
+}
+
+export function duplicateCoat(style: Style, coatId: string): { style: Style; id: string } {
+  const coat = style.coats.find((c) => c.id === coatId)!;
+  const id = nanoid(8);
+  return { id, style: insertCoat(style, { ...coat, id, name: `${coat.name} copy`.slice(0, 80) }, coatId) };
+}
+
+export const removeCoat = (style: Style, coatId: string): Style => ({ ...style, coats: style.coats.filter((c) => c.id !== coatId) });
+
+export function moveCoat(style: Style, coatId: string, to: number): Style {
+  const coats = style.coats.filter((c) => c.id !== coatId);
+  const moved = style.coats.find((c) => c.id === coatId);
+  if (!moved) return style;
+  coats.splice(Math.max(0, Math.min(coats.length, to)), 0, moved);
+  return { ...style, coats };
+}
+
+/** Brings in a coat from any style, with the inks that it needs. */
+export function paste(style: Style, coat: Coat, inks: readonly Ink[]): { style: Style; id: string } {
+  const next = pasteCoat(style, coat, inks, () => nanoid(8));
+  return { style: next, id: next.coats.at(-1)!.id };
+}
+
+export const editInk = (style: Style, id: string, change: Partial<Ink>): Style => ({
+  ...style,
+  inks: style.inks.map((i) => (i.id === id ? { ...i, ...change } : i)),
+});
+
+export function addInk(style: Style, colour: string): { style: Style; id: string } {
+  const id = nanoid(6);
+  return { id, style: { ...style, inks: [...style.inks, { id, name: `Ink ${style.inks.length + 1}`, colour }] } };
+}
+
+/** Takes an ink away; coats that used it take `instead`. */
+export const removeInk = (style: Style, id: string, instead: string): Style => ({
+  ...style,
+  inks: style.inks.filter((i) => i.id !== id),
+  coats: style.coats.map((c) => (inksOf(c).includes(id) ? withInks(c, (k) => (k === id ? instead : k)) : c)),
+});
+
+/** Links letterings to a style of the shelf, dropping what they had of their own. */
+export const applyStyle = (work: Work, ids: readonly string[], style: Style): Work =>
+  produce(work, (w) => {
+    w.styles[style.id] ??= style;
+    for (const item of w.piece.items)
+      if (ids.includes(item.id)) {
+        item.styleId = style.id;
+        item.ownStyle = null;
+      }
+  });
+
+/** Makes what a lettering shows a style of its own on the shelf and links the lettering to it. */
+export function saveAsStyle(work: Work, letteringId: string, name: string): { work: Work; style: Style } | undefined {
+  const lettering = letteringOf(work, letteringId);
+  const shown = shownStyle(work, lettering);
+  if (!lettering || !shown) return undefined;
+  const style: Style = { ...shown, id: nanoid(12), name, madeWith: { face: lettering.face } };
+  return { style, work: applyStyle(work, [letteringId], style) };
+}
+
+/** Keeps the look and cuts the link. */
+export const detach = (work: Work, letteringId: string): Work =>
+  produce(work, (w) => {
+    const item = w.piece.items.find((i) => i.id === letteringId);
+    if (!item?.styleId) return;
+    item.ownStyle ??= w.styles[item.styleId] ?? null;
+    item.styleId = null;
+  });
+
+/** Drops a lettering's own changes to the style it is linked to. */
+export const revert = (work: Work, letteringId: string): Work =>
+  produce(work, (w) => {
+    const item = w.piece.items.find((i) => i.id === letteringId);
+    if (item?.styleId) item.ownStyle = null;
+  });
+
+/** Gives a lettering's own changes to the style, and so to all who use it. */
+export const updateStyle = (work: Work, letteringId: string): Work =>
+  produce(work, (w) => {
+    const item = w.piece.items.find((i) => i.id === letteringId);
+    const linked = item?.styleId ? w.styles[item.styleId] : undefined;
+    if (!item?.ownStyle || !linked) return;
+    w.styles[linked.id] = { ...item.ownStyle, id: linked.id, name: linked.name };
+    item.ownStyle = null;
+  });

@@ -1,0 +1,93 @@
+import { useEffect } from "react";
+import { nanoid } from "nanoid";
+import { api } from "../api/client";
+import { SceneClient } from "../engine/scene-client";
+import { Saver } from "./saver";
+import { useStudio } from "./store";
+import { fileOf, type Work } from "./work";
+
+export interface Session {
+  readonly scene: SceneClient;
+  readonly saver: Saver;
+}
+
+let current: Session | undefined;
+
+/** The open session, for what reaches outside the store: exports and conflicts. */
+export const session = (): Session => current!;
+
+async function load(pieceId: string): Promise<{ work: Work; track: (saver: Saver) => void }> {
+  const piece = await api.get("pieces", pieceId);
+  const ids = [...new Set(piece.document.items.flatMap((i) => (i.styleId ? [i.styleId] : [])))];
+  // A style that was deleted leaves its lettering without a look; the piece still opens.
+  const styles = (await Promise.all(ids.map((id) => api.get("styles", id).catch(() => undefined)))).filter((s) => s !== undefined);
+  return {
+    work: { piece: piece.document, styles: Object.fromEntries(styles.map((s) => [s.document.id, s.document])) },
+    track: (saver) => {
+      saver.track("pieces", piece.document, piece.revision);
+      for (const s of styles) saver.track("styles", s.document, s.revision);
+    },
+  };
+}
+
+/** Opens a piece for as long as the page shows it: calculates, saves and warns before unsaved work is left. */
+export function useSession(pieceId: string, onFailure: (error: Error) => void): void {
+  useEffect(() => {
+    let closed = false;
+    const endings: (() => void)[] = [];
+    load(pieceId)
+      .then(({ work, track }) => {
+        if (closed) return;
+        const { open, receive, set } = useStudio.getState();
+        const scene = new SceneClient(receive, (problem) => set({ problem }));
+        const saver = new Saver(api, work, (saveState) => set({ saveState }));
+        track(saver);
+        current = { scene, saver };
+        open(work);
+        scene.request(fileOf(work));
+        const stop = useStudio.subscribe((now, before) => {
+          if (!now.work || now.work === before.work) return;
+          scene.request(fileOf(now.work));
+          saver.changed(now.work);
+        });
+        const leave = () => void saver.flush(true);
+        const warn = (event: BeforeUnloadEvent) => {
+          if (saver.dirty) event.preventDefault();
+        };
+        window.addEventListener("pagehide", leave);
+        window.addEventListener("beforeunload", warn);
+        endings.push(() => {
+          stop();
+          leave();
+          scene.close();
+          window.removeEventListener("pagehide", leave);
+          window.removeEventListener("beforeunload", warn);
+        });
+      })
+      .catch((error: Error) => !closed && onFailure(error));
+    return () => {
+      closed = true;
+      for (const end of endings) end();
+    };
+    // `onFailure` is only told of the load that this effect began.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [pieceId]);
+}
+
+/** Tells the saver of a style that came from the shelf, before the work is linked to it. */
+export async function fetchStyle(id: string) {
+  const { work } = useStudio.getState();
+  const here = work?.styles[id];
+  if (here) return here;
+  const stored = await api.get("styles", id);
+  session().saver.track("styles", stored.document, stored.revision);
+  return stored.document;
+}
+
+/** Leaves this version as a piece of its own, and opens what the other tab saved. */
+export async function keepAsCopy(): Promise<string> {
+  const { work } = useStudio.getState();
+  const copy = { ...work!.piece, id: nanoid(12), name: `${work!.piece.name} (this tab)`.slice(0, 120) };
+  await api.create("pieces", copy);
+  return copy.id;
+}

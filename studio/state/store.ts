@@ -1,0 +1,136 @@
+import { create } from "zustand";
+import type { Coat, Ink } from "@/core/coat/schema";
+import type { ItemUpdate, SceneUpdate } from "@/worker/protocol";
+import { layerKey } from "@/worker/protocol";
+import type { View } from "../bench/view";
+import type { SvgNode } from "@/core/output/svg-node";
+import { noHistory, noted, redone, undone, type History } from "./history";
+import type { SaveState } from "./saver";
+import { editStyle } from "./edits/style";
+import { letteringOf, shownStyle, type Scope, type Work } from "./work";
+import type { Style } from "@/core/style/schema";
+
+export const stages = ["words", "coats", "export"] as const;
+export type Stage = (typeof stages)[number];
+
+interface StudioState {
+  readonly work: Work | null;
+  readonly history: History;
+  readonly scene: SceneUpdate | null;
+  readonly nodes: ReadonlyMap<string, SvgNode>;
+  readonly problem: string | null;
+  readonly saveState: SaveState;
+  readonly stage: Stage;
+  readonly selection: readonly string[];
+  readonly coatId: string | null;
+  readonly scope: Scope;
+  /** The lettering whose text is typed on the bench. */
+  readonly typing: string | null;
+  /** The coat that the pointer rests on in the strip. */
+  readonly shownUpTo: string | null;
+  readonly snapping: boolean;
+  readonly view: View;
+  /** Size of the bench in screen pixels. */
+  readonly benchSize: { readonly width: number; readonly height: number };
+  readonly copied: { readonly coat: Coat; readonly inks: readonly Ink[] } | null;
+}
+
+interface StudioActions {
+  open(work: Work): void;
+  /** Changes the work as one step of history. @param merge key under which a drag or typing is one step */
+  change(edit: (work: Work) => Work, merge?: string | null): void;
+  /** Changes the style of the selected lettering, in the chosen scope. */
+  changeStyle(edit: (style: Style) => Style, merge?: string | null): void;
+  /** Ends a drag, so that the next one is a step of its own. */
+  settle(): void;
+  undo(): void;
+  redo(): void;
+  receive(scene: SceneUpdate): void;
+  set(values: Partial<Pick<StudioState, "problem" | "saveState" | "stage" | "coatId" | "scope" | "typing" | "shownUpTo" | "snapping" | "view" | "benchSize" | "copied">>): void;
+  select(ids: readonly string[]): void;
+}
+
+const clean = {
+  work: null,
+  history: noHistory,
+  scene: null,
+  nodes: new Map(),
+  problem: null,
+  saveState: { kind: "saved" },
+  stage: "words",
+  selection: [],
+  coatId: null,
+  scope: "style",
+  typing: null,
+  shownUpTo: null,
+  snapping: true,
+  view: { zoom: 1, x: 0, y: 0 },
+} satisfies Partial<StudioState>;
+
+export const useStudio = create<StudioState & StudioActions>((set, get) => ({
+  ...clean,
+  saveState: { kind: "saved" } as SaveState,
+  stage: "words" as Stage,
+  scope: "style" as Scope,
+  copied: null,
+  benchSize: { width: 0, height: 0 },
+  open: (work) => {
+    const last = work.piece.items.at(-1);
+    set({ ...clean, work, ...selected(work, last ? [last.id] : []) });
+  },
+  change: (edit, merge = null) => {
+    const { work, history } = get();
+    if (!work) return;
+    const next = edit(work);
+    if (next !== work) set({ work: next, history: noted(history, work, merge) });
+  },
+  changeStyle: (edit, merge = null) => {
+    const { selection, scope } = get();
+    const id = selection.at(-1);
+    if (id) get().change((work) => editStyle(work, id, scope, edit), merge && `${merge} ${id} ${scope}`);
+  },
+  settle: () => set(({ history }) => ({ history: { ...history, merging: null } })),
+  undo: () => step(undone),
+  redo: () => step(redone),
+  receive: (scene) =>
+    set(({ nodes }) => {
+      const kept = new Map<string, SvgNode>();
+      for (const item of scene.items)
+        for (const layer of item.layers) {
+          const key = layerKey(item.id, layer.id);
+          const node = layer.node ?? nodes.get(key);
+          if (node) kept.set(key, node);
+        }
+      return { scene, nodes: kept, problem: null };
+    }),
+  set,
+  select: (ids) => {
+    const { work, selection } = get();
+    if (work && ids.join() !== selection.join()) set({ ...selected(work, ids), typing: null });
+  },
+}));
+
+/** The selection with the coat that its drawer shows: the front one. */
+function selected(work: Work, ids: readonly string[]): Pick<StudioState, "selection" | "coatId"> {
+  const style = shownStyle(work, letteringOf(work, ids.at(-1)));
+  return { selection: ids, coatId: style?.coats.at(-1)?.id ?? null };
+}
+
+function step(move: typeof undone): void {
+  useStudio.setState(({ work, history, selection, typing, coatId }) => {
+    const result = work && move(history, work);
+    if (!result) return {};
+    const there = (id: string) => result.work.piece.items.some((i) => i.id === id);
+    const left = selection.filter(there);
+    const style = shownStyle(result.work, letteringOf(result.work, left.at(-1)));
+    const coat = style?.coats.some((c) => c.id === coatId) ? coatId : (style?.coats.at(-1)?.id ?? null);
+    return { ...result, selection: left, coatId: coat, typing: typing && there(typing) ? typing : null };
+  });
+}
+
+/** The lettering that the drawer edits: the one selected last. */
+export const useLettering = () => useStudio((s) => (s.work ? letteringOf(s.work, s.selection.at(-1)) : undefined));
+
+export const useShownStyle = () => useStudio((s) => (s.work ? shownStyle(s.work, letteringOf(s.work, s.selection.at(-1))) : undefined));
+
+export const useItem = (id: string | undefined): ItemUpdate | undefined => useStudio((s) => s.scene?.items.find((i) => i.id === id));

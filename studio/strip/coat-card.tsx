@@ -1,0 +1,126 @@
+import { useSortable } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { clsx } from "clsx";
+import { Eye, EyeOff, MoreVertical } from "lucide-react";
+import type { KeyboardEvent } from "react";
+import { toast } from "sonner";
+import type { Coat } from "@/core/coat/schema";
+import { isEmpty } from "@/core/curves/bounds";
+import { layerKey, type ItemUpdate } from "@/worker/protocol";
+import { Layer } from "../bench/layer";
+import { IconButton } from "../parts/button";
+import { Menu } from "../parts/menu";
+import { copyCoat } from "../state/commands";
+import { duplicateCoat, editCoat, moveCoat, removeCoat } from "../state/edits/style";
+import { useStudio } from "../state/store";
+
+interface Props {
+  coat: Coat;
+  index: number;
+  count: number;
+  item: ItemUpdate | undefined;
+}
+
+/** One coat: a live picture of it alone, its name, and what can be done with it. */
+export function CoatCard({ coat, index, count, item }: Props) {
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: coat.id });
+  const chosen = useStudio((s) => s.coatId === coat.id);
+  const ground = useStudio((s) => s.scene?.ground);
+  const { changeStyle, set } = useStudio.getState();
+
+  const choose = () => set({ coatId: coat.id, stage: "coats" });
+  const remove = () => {
+    changeStyle((s) => removeCoat(s, coat.id));
+    if (chosen) set({ coatId: null });
+    toast(`“${coat.name}” was taken off.`, { action: { label: "Undo", onClick: () => useStudio.getState().undo() } });
+  };
+  const duplicate = () => {
+    let id = "";
+    changeStyle((s) => {
+      const made = duplicateCoat(s, coat.id);
+      id = made.id;
+      return made.style;
+    });
+    set({ coatId: id });
+  };
+  const copy = () => {
+    set({ coatId: coat.id });
+    copyCoat();
+  };
+  const move = (by: number) => changeStyle((s) => moveCoat(s, coat.id, index + by));
+  const toggle = () => changeStyle((s) => editCoat(s, coat.id, (c) => ({ ...c, on: !c.on })));
+
+  const onKeyDown = (e: KeyboardEvent) => {
+    if (e.target !== e.currentTarget) return;
+    const command = e.ctrlKey || e.metaKey;
+    const done = () => {
+      e.preventDefault();
+      e.stopPropagation();
+    };
+    if (e.key === "Enter") return choose();
+    if (e.key === "Delete" || e.key === "Backspace") return done(), remove();
+    if (command && e.key.toLowerCase() === "d") return done(), duplicate();
+    if (command && e.key.toLowerCase() === "c") return done(), copy();
+    if (e.altKey && e.key === "ArrowLeft") return done(), move(-1);
+    if (e.altKey && e.key === "ArrowRight") return done(), move(1);
+    listeners?.onKeyDown?.(e);
+  };
+
+  return (
+    <li
+      ref={setNodeRef}
+      {...attributes}
+      {...listeners}
+      role="button"
+      aria-label={`Coat ${index + 1} of ${count}: ${coat.name}${coat.on ? "" : ", off"}`}
+      aria-pressed={chosen}
+      data-coat={coat.name}
+      onKeyDown={onKeyDown}
+      onClick={choose}
+      onPointerEnter={() => set({ shownUpTo: coat.id })}
+      onFocus={(e) => e.currentTarget.scrollIntoView({ block: "nearest", inline: "nearest" })}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={clsx("group relative flex w-[136px] shrink-0 flex-col overflow-hidden rounded-lg border bg-sheet", chosen ? "border-accent shadow-[0_0_0_1px_var(--accent)]" : "border-rule hover:border-pencil", isDragging && "z-10 opacity-80 shadow-lg")}
+    >
+      <div className={clsx("relative min-h-0 grow", !ground && "checker")} style={{ background: ground ? `color-mix(in srgb, ${ground} 55%, #e8e8e6)` : undefined }}>
+        <CoatPicture coat={coat} item={item} />
+      </div>
+      <div className="flex h-7 shrink-0 items-center gap-1 pl-2">
+        <span className="text-xs tabular-nums text-pencil">{index + 1}</span>
+        <span className={clsx("min-w-0 grow truncate text-xs", !coat.on && "text-pencil line-through")}>{coat.name}</span>
+        <span className="flex" onPointerDown={(e) => e.stopPropagation()} onClick={(e) => e.stopPropagation()} onKeyDown={(e) => e.stopPropagation()}>
+          <IconButton side="top" label={coat.on ? "Switch this coat off" : "Switch this coat on"} className="!size-6" active={!coat.on} onClick={toggle}>
+            {coat.on ? <Eye /> : <EyeOff />}
+          </IconButton>
+          <Menu
+            trigger={
+              <IconButton side="top" label={`More for ${coat.name}`} className="!size-6">
+                <MoreVertical />
+              </IconButton>
+            }
+            items={[
+              { label: "Duplicate", keys: "Ctrl D", onSelect: duplicate },
+              { label: "Copy", keys: "Ctrl C", onSelect: copy },
+              { label: "Further back", keys: "Alt ←", disabled: index === 0, onSelect: () => move(-1) },
+              { label: "Further front", keys: "Alt →", disabled: index === count - 1, onSelect: () => move(1) },
+              { label: "Rename", onSelect: () => { choose(); setTimeout(() => document.querySelector<HTMLInputElement>('[aria-label="Name of the coat"]')?.select(), 50); } },
+              null,
+              { label: "Delete", keys: "Del", onSelect: remove },
+            ]}
+          />
+        </span>
+      </div>
+    </li>
+  );
+}
+
+function CoatPicture({ coat, item }: { coat: Coat; item: ItemUpdate | undefined }) {
+  const layer = item?.layers.find((l) => l.id === coat.id);
+  const node = useStudio((s) => (item ? s.nodes.get(layerKey(item.id, coat.id)) : undefined));
+  if (!item || !layer || !node || isEmpty(item.painted))
+    return <p className="flex h-full items-center justify-center px-2 text-center text-xs text-pencil">{coat.on ? "nothing left of the letters" : "off"}</p>;
+  const b = item.painted;
+  const margin = Math.max(b.maxX - b.minX, b.maxY - b.minY) * 0.06;
+  const viewBox = `${b.minX - margin} ${b.minY - margin} ${b.maxX - b.minX + 2 * margin} ${b.maxY - b.minY + 2 * margin}`;
+  return <Layer node={node} viewBox={viewBox} transform="" opacity={Math.max(layer.opacity, 0.25)} blend="normal" className="absolute inset-0 size-full" />;
+}

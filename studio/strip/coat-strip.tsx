@@ -1,0 +1,59 @@
+import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
+import { horizontalListSortingStrategy, SortableContext, sortableKeyboardCoordinates } from "@dnd-kit/sortable";
+import { ClipboardPaste, Plus } from "lucide-react";
+import { nanoid } from "nanoid";
+import { IconButton } from "../parts/button";
+import { pasteCopied } from "../state/commands";
+import { insertCoat, moveCoat, newCoat } from "../state/edits/style";
+import { useItem, useLettering, useShownStyle, useStudio } from "../state/store";
+import { CoatCard } from "./coat-card";
+
+/** The coats of the selected lettering, back to front from left to right. */
+export function CoatStrip() {
+  const lettering = useLettering();
+  const item = useItem(lettering?.id);
+  const style = useShownStyle();
+  const { copied, coatId, set, changeStyle } = useStudio();
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates, keyboardCodes: { start: ["Space"], end: ["Space", "Enter"], cancel: ["Escape"] } }),
+  );
+  const coats = style?.coats ?? [];
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    const to = coats.findIndex((c) => c.id === over?.id);
+    if (over && active.id !== over.id && to >= 0) changeStyle((s) => moveCoat(s, String(active.id), to));
+  };
+  const add = () => {
+    const id = nanoid(8);
+    changeStyle((s) => insertCoat(s, { ...newCoat(s.inks[0]?.id ?? "face", `Coat ${s.coats.length + 1}`), id }, coatId ?? undefined));
+    set({ coatId: id, stage: "coats" });
+  };
+
+  return (
+    <section aria-label="Coats" className="flex h-full items-stretch border-t border-rule bg-paper">
+      <div className="flex w-11 shrink-0 flex-col items-center justify-center gap-1 border-r border-rule">
+        <IconButton side="right" label="Add a coat in front of the chosen one" disabled={!lettering} onClick={add}>
+          <Plus />
+        </IconButton>
+        <IconButton side="right" label={copied ? `Paste the coat “${copied.coat.name}”` : "Paste a coat: copy one first"} keys="Ctrl V" disabled={!lettering || !copied} onClick={pasteCopied}>
+          <ClipboardPaste />
+        </IconButton>
+      </div>
+      {!lettering ? (
+        <p className="self-center px-5 text-pencil">Select a lettering to see its coats here, back to front from left to right.</p>
+      ) : coats.length === 0 ? (
+        <p className="self-center px-5 text-pencil">No coats yet: nothing is painted. Add one with +, or choose a style in the drawer under Coats.</p>
+      ) : (
+        <DndContext id="coats" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+          <SortableContext items={coats.map((c) => c.id)} strategy={horizontalListSortingStrategy}>
+            <ol className="flex min-w-0 grow items-stretch gap-2 overflow-x-auto px-3 py-2" onPointerLeave={() => set({ shownUpTo: null })}>
+              {coats.map((coat, i) => (
+                <CoatCard key={coat.id} coat={coat} index={i} count={coats.length} item={item} />
+              ))}
+            </ol>
+          </SortableContext>
+        </DndContext>
+      )}
+    </section>
+  );
+}
