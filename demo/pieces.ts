@@ -6,27 +6,27 @@ import { lettering, piece } from "./build";
 export const demoPieces = (): Piece[] =>
   [
     piece("Night Ferry", 1200, 800, "px", 96, "#0e3b43", [
-      lettering("ferry", "Night Ferry", "pacifico", 210, 600, 420, "Gaslight", { turn: -6 }),
+      lettering("ferry", "Night Ferry", "pacifico", 205, 600, 410, "Gaslight", { turn: -6 }),
       lettering("line", "BRINDLEMOOR · LOWER QUAY", "league-gothic", 64, 600, 640, "Signal Box", { letterSpacing: 60 }),
     ]),
     piece("Brindlemoor Station", 24, 10, "in", 300, "#e9dfca", [
-      lettering("name", "BRINDLEMOOR", "archivo-black", 250, 1152, 440, "Signal Box", { letterSpacing: 50 }),
-      lettering("height", "1,204 m above the sea", "abril-fatface", 110, 1152, 720, "Tea Room"),
+      lettering("name", "BRINDLEMOOR", "archivo-black", 250, 1152, 460, "Signal Box", { letterSpacing: 50 }),
+      lettering("height", "1,204 m above the sea", "kaushan-script", 130, 1152, 740, "One Stroke"),
     ]),
     piece("Apple Fair", 210, 210, "mm", 300, "#f6d98b", [
-      lettering("apple", "Apple\nFair", "shrikhand", 262, 397, 365, "Orchard", { lineSpacing: 0.86, turn: -4 }),
-      lettering("when", "FIRST SUNDAY IN OCTOBER", "anton", 44, 397, 720, "Overprint", { letterSpacing: 50 }),
+      lettering("apple", "Apple\nFair", "shrikhand", 228, 390, 340, "Orchard", { lineSpacing: 0.86, turn: -4 }),
+      lettering("when", "FIRST SUNDAY IN OCTOBER", "anton", 50, 397, 700, "Overprint", { letterSpacing: 40 }),
     ]),
     piece("Switchback Cycling Club", 1200, 900, "px", 96, "#f3f0e6", [
-      lettering("club", "SWITCH\nBACK", "bangers", 360, 570, 400, "Switchback", { lineSpacing: 0.88, turn: -5 }),
-      lettering("sub", "Brindlemoor Cycling Club", "fredoka", 66, 610, 830, "Felt Patch"),
+      lettering("club", "SWITCH\nBACK", "bangers", 360, 570, 385, "Switchback", { lineSpacing: 0.88, turn: -5 }),
+      lettering("sub", "Brindlemoor Cycling Club", "kaushan-script", 86, 600, 830, "One Stroke", { turn: -5 }),
     ]),
     piece("Radio Brindlemoor", 1080, 1080, "px", 96, "#f25f5c", [
-      lettering("radio", "Radio", "righteous", 300, 540, 470, "Airwave"),
-      lettering("name", "Brindlemoor", "righteous", 118, 540, 760, "Airwave", { letterSpacing: 20 }),
+      lettering("radio", "Radio", "righteous", 330, 540, 520, "Airwave"),
+      lettering("name", "BRINDLEMOOR 98.2", "righteous", 92, 540, 720, "Airwave", { letterSpacing: 30 }),
     ]),
     piece("Tea Room Window", 600, 400, "mm", 150, "#dfe9e2", [
-      lettering("the", "The Old Engine Shed", "kaushan-script", 190, 1134, 480, "Gaslight"),
+      lettering("the", "The Old Engine Shed", "kaushan-script", 190, 1134, 480, "One Stroke"),
       lettering("tea", "Tea Room", "abril-fatface", 460, 1134, 1010, "Tea Room"),
     ]),
     piece("Welcome in Three Scripts", 1200, 900, "px", 96, "#16130f", [
@@ -36,6 +36,6 @@ export const demoPieces = (): Piece[] =>
     ]),
     piece("Snowline Lift", 8, 5, "in", 300, "#f8f5ee", [
       lettering("snow", "Snowline", "fraunces", 170, 384, 250, "Snowline"),
-      lettering("lift", "Chair Lift", "fredoka", 88, 384, 400, "Felt Patch"),
+      lettering("lift", "Chair Lift", "fredoka", 104, 384, 395, "Felt Patch"),
     ]),
   ].map(openPiece);

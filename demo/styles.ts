@@ -35,10 +35,8 @@ const all = (): Style[] => [
     coat("Gilt inline", flat("gilt"), [shrink(2.1)], { lay: stroke(0.45, { side: "inside", join: "miter" }) }),
   ]),
   style("Switchback", "bangers", "em", { Sun: "#ffd23f", Tangerine: "#ff7b00", Tar: "#1b1b3a", Sky: "#1fa2c9", White: "#ffffff" }, [
-    coat("Road", flat("tar"), [grow(4.4, "miter"), weld(), plug(), shift(7.5, 7.5)]),
-    coat("Bend three", flat("sky"), [grow(2.6, "miter"), weld(), shift(6, 6)]),
-    coat("Bend two", flat("sky"), [grow(2.6, "miter"), weld(), shift(4.5, 4.5)]),
-    coat("Bend one", flat("sky"), [grow(2.6, "miter"), weld(), shift(3, 3)]),
+    coat("Road", flat("tar"), [grow(5.6, "miter"), weld(), plug(), shift(6.4, 6.4)]),
+    coat("Sky", flat("sky"), [grow(3.2, "miter"), weld(), plug(), shift(6.4, 6.4)]),
     coat("Tar line", flat("tar"), [grow(4.4, "miter"), weld()]),
     coat("White line", flat("white"), [grow(2, "miter")]),
     coat("Sun", gradient([[0, "sun"], [50, "sun"], [50, "tangerine"], [100, "tangerine"]], { span: "line" })),
@@ -59,6 +57,10 @@ const all = (): Style[] => [
     coat("Wool edge", flat("crimson"), [grow(1.6)]),
     coat("Wool", flat("wool")),
     coat("Seam", flat("thread"), [shrink(2.4, "round")], { lay: stroke(0.7, { side: "centre", dashes: [2.4, 2], cap: "round", join: "round" }) }),
+  ]),
+  style("One Stroke", "kaushan-script", "em", { Paint: "#23233f", Line: "#c4482a" }, [
+    coat("Line", flat("line"), [grow(3), weld()], { lay: stroke(0.9, { side: "centre", join: "round" }) }),
+    coat("Letters", flat("paint"), [weld()]),
   ]),
   style("Overprint", "anton", "em", { Fluoro: "#ff4d6d", Teal: "#00a6a6", Yolk: "#ffd166" }, [
     coat("Yolk plate", flat("yolk"), [grow(3, "miter"), shift(-2.4, 2.4)], { blend: "multiply" }),

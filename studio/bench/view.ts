@@ -24,10 +24,9 @@ export function zoomed(view: View, factor: number, at: Point): View {
 
 /** The whole board in the middle of a bench of this size. */
 export function fitted(board: { width: number; height: number }, bench: { width: number; height: number }): View {
-  const margin = 36;
-  const zoom = Math.min(
-    limits.max,
-    Math.max(limits.min, Math.min((bench.width - 2 * margin) / board.width, (bench.height - 2 * margin) / board.height)),
-  );
-  return { zoom, x: (bench.width - board.width * zoom) / 2, y: (bench.height - board.height * zoom) / 2 };
+  const margin = 28;
+  // Room for the tools along the lower edge.
+  const height = bench.height - 52;
+  const zoom = Math.min(limits.max, Math.max(limits.min, Math.min((bench.width - 2 * margin) / board.width, (height - margin) / board.height)));
+  return { zoom, x: (bench.width - board.width * zoom) / 2, y: Math.max(0, (height + margin / 2 - board.height * zoom) / 2) };
 }

@@ -100,7 +100,7 @@ function Lettering() {
           />
         </Field>
         <Field label="Letter space" hint="Space added between letters, in thousandths of the em" htmlFor="words-letter">
-          <NumberField id="words-letter" label="Letter space" suffix="‰ em" units={{ "%": 10 }} min={-500} max={5000} value={lettering.letterSpacing} onChange={(v) => edit("letter", (l) => void (l.letterSpacing = v))} onSettle={settle} />
+          <NumberField id="words-letter" label="Letter space" suffix="‰" units={{ "%": 10 }} min={-500} max={5000} value={lettering.letterSpacing} onChange={(v) => edit("letter", (l) => void (l.letterSpacing = v))} onSettle={settle} />
         </Field>
         <Field label="Line space" hint="From baseline to baseline, as a share of the size" htmlFor="words-line">
           <NumberField id="words-line" label="Line space" suffix="%" min={0} max={1000} value={lettering.lineSpacing * 100} onChange={(v) => edit("line", (l) => void (l.lineSpacing = v / 100))} onSettle={settle} />

@@ -85,7 +85,7 @@ export function NumberField({ id, label, value, onChange, onSettle, min = -Infin
       <span
         aria-hidden
         title="Drag sideways"
-        className="flex h-full cursor-ew-resize touch-none select-none items-center rounded-r-md px-2 text-pencil hover:bg-wash"
+        className="flex h-full cursor-ew-resize touch-none select-none items-center whitespace-nowrap rounded-r-md px-2 text-pencil hover:bg-wash"
         onPointerDown={(e) => {
           e.currentTarget.setPointerCapture(e.pointerId);
           drag.current = { x: e.clientX, value };

@@ -13,7 +13,7 @@ export function InkPicker({ label, value, onChange }: { label: string; value: st
       <ToggleGroup.Root type="single" aria-label={label} value={value} onValueChange={(v) => v && onChange(v)} className="contents">
         {inks.map((ink) => (
           <Tip key={ink.id} text={ink.name}>
-            <ToggleGroup.Item value={ink.id} aria-label={ink.name} className="rounded-lg p-0.5 ring-accent data-[state=on]:ring-2">
+            <ToggleGroup.Item value={ink.id} aria-label={ink.name} className="rounded-lg p-0.5 ring-accent aria-checked:ring-2">
               <Swatch colour={ink.colour} className="size-6" />
             </ToggleGroup.Item>
           </Tip>

@@ -1,0 +1,60 @@
+import { open } from "../core/input/open";
+import { longestText, type PieceFile } from "../core/piece/schema";
+import { Problem } from "../core/problem";
+import { shippedFaces } from "../server/faces/shipped";
+import { renderPng, renderSvg } from "../server/render";
+import { readUserFile, writeWhole } from "./files";
+import { allStyles, findStyle } from "./styles";
+
+interface Options {
+  text?: string;
+  face?: string;
+  style?: string;
+  size: number;
+  piece?: string;
+  dpi?: number;
+  ground: boolean;
+  out: string;
+}
+
+export async function render(options: Options): Promise<void> {
+  const kind = /\.(svg|png)$/i.exec(options.out)?.[1].toLowerCase();
+  if (!kind) throw new Problem(`${options.out}: the file to write must end in .svg or .png.`);
+  const { file, area } = options.piece ? { file: await pieceFrom(options.piece), area: { kind: "board" as const } } : await lettered(options);
+  if (kind === "svg") return writeWhole(options.out, await renderSvg(file, { area, ground: options.ground }));
+  const png = await renderPng({ file, area, ground: options.ground, size: { kind: "dpi", dpi: options.dpi ?? file.piece.board.dpi } });
+  return writeWhole(options.out, png);
+}
+
+async function pieceFrom(name: string): Promise<PieceFile> {
+  const opened = open(new TextDecoder().decode(await readUserFile(name)));
+  if (opened.kind !== "piece") throw new Problem(`${name} holds a style, not a piece.`);
+  const { file } = opened;
+  const missing = file.piece.items.flatMap((i) => (i.styleId && !file.styles.some((s) => s.id === i.styleId) ? [i.styleId] : []));
+  if (!missing.length) return file;
+  const here = (await allStyles()).filter((s) => missing.includes(s.id));
+  return { ...file, styles: [...file.styles, ...here] };
+}
+
+/** A piece of one lettering; its ink is what is drawn. */
+async function lettered({ text, face, style, size }: Options) {
+  if (text === undefined || !face || !style) throw new Problem("Either --piece, or --text with --face and --style is needed.");
+  const words = text.replace(/\\n/g, "\n");
+  if (!words.trim()) throw new Problem("The text is empty: there is nothing to letter.");
+  if (words.length > longestText) throw new Problem(`The text has ${words.length} characters; a lettering holds at most ${longestText}.`);
+  const wanted = face.trim().toLowerCase();
+  const found = shippedFaces.find((f) => f.name.toLowerCase() === wanted || f.id === wanted);
+  if (!found) throw new Problem(`There is no face called “${face}”. The command “faces” lists them.`);
+  const look = await findStyle(style);
+  const file: PieceFile = {
+    format: "vextal.file",
+    version: 1,
+    piece: {
+      format: "vextal.piece", version: 1, id: "terminal", name: words.split("\n")[0].slice(0, 100).trim() || "Lettering",
+      board: { width: 1200, height: 800, unit: "px", dpi: 96, ground: null },
+      items: [{ kind: "lettering", id: "word", text: words, face: found.id, size, letterSpacing: 0, lineSpacing: 1, align: "centre", x: 600, y: 400, turn: 0, styleId: look.id, ownStyle: null }],
+    },
+    styles: [look],
+  };
+  return { file, area: { kind: "items" as const, ids: ["word"] } };
+}
