@@ -19,7 +19,7 @@ export const demoPieces = (): Piece[] =>
     ]),
     piece("Switchback Cycling Club", 1200, 900, "px", 96, "#f3f0e6", [
       lettering("club", "SWITCH\nBACK", "bangers", 360, 570, 385, "Switchback", { lineSpacing: 0.88, turn: -5 }),
-      lettering("sub", "Brindlemoor Cycling Club", "kaushan-script", 86, 600, 830, "One Stroke", { turn: -5 }),
+      lettering("sub", "Brindlemoor Cycling Club", "kaushan-script", 80, 600, 815, "One Stroke", { turn: -5 }),
     ]),
     piece("Radio Brindlemoor", 1080, 1080, "px", 96, "#f25f5c", [
       lettering("radio", "Radio", "righteous", 330, 540, 520, "Airwave"),

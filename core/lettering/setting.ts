@@ -71,8 +71,10 @@ const mostGlyphsPerCharacter = 64;
 const kept = memoByIdentity<Face, Setting>(200);
 const keptLines = memoByIdentity<Face, Cluster[]>(400);
 
-/** Sets `options.text` in a face: shaped by HarfBuzz line by line, kerned, spaced and aligned about x = 0. */
-export function set(hb: HarfBuzz, face: Face, options: SettingOptions): Setting {
+/** Sets a text in a face: shaped by HarfBuzz line by line, kerned, spaced and aligned about x = 0. */
+export function set(hb: HarfBuzz, face: Face, { text, letterSpacing, lineSpacing, align }: SettingOptions): Setting {
+  // Only these: a lettering is given whole, and where it lies must not make it set anew.
+  const options = { text, letterSpacing, lineSpacing, align };
   return kept(face, JSON.stringify(options), () => compose(hb, face, options));
 }
 

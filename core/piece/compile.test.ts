@@ -1,0 +1,142 @@
+import { beforeAll, describe, expect, test } from "@jest/globals";
+import { board, engineWith, styleOf, word } from "../../tests/engine";
+import { area } from "../../tests/paths";
+import { coat, flat, gradient, grow, weld } from "../../demo/build";
+import { demoPieces } from "../../demo/pieces";
+import { demoStyles } from "../../demo/styles";
+import { shippedFaces } from "../../server/faces/shipped";
+import { mapped } from "../curves/bounds";
+import { apply } from "../curves/matrix";
+import { toSvg } from "../output/svg";
+import type { Style } from "../style/schema";
+import { compile, letteringMatrix } from "./compile";
+import type { LoadedEngine } from "./engine";
+import type { Piece } from "./schema";
+
+let engine: LoadedEngine;
+beforeAll(async () => {
+  engine = await engineWith(...shippedFaces.map((f) => f.id));
+});
+
+const sceneOf = (piece: Piece, ...styles: Style[]) => compile(piece, new Map(styles.map((s) => [s.id, s])), engine).scene;
+const stack = styleOf([
+  coat("Shade", flat("edge"), [grow(6), weld()]),
+  coat("Edge", gradient([[0, "edge"], [100, "face"]]), [grow(3)]),
+  coat("Face", flat("face")),
+]);
+
+describe("from a piece to its scene", () => {
+  test("layers stand back to front, each with a path a letter", () => {
+    const { items } = sceneOf(board(word("Tea")), stack);
+    expect(items[0].layers.map((l) => l.label)).toEqual(["Shade", "Edge", "Face"]);
+    expect(items[0].layers[2].paths).toHaveLength(3);
+  });
+
+  test("a lettering lies where its matrix says: 1000 units are its size, turned clockwise", () => {
+    const m = letteringMatrix(word("x", { x: 10, y: 20, size: 50, turn: 90 }));
+    const p = apply(m, { x: 1000, y: 0 });
+    expect(p.x).toBeCloseTo(10, 9);
+    expect(p.y).toBeCloseTo(70, 9);
+  });
+
+  test("the same piece gives the same layers, object for object", () => {
+    const piece = board(word("Ferry"));
+    const [a, b] = [sceneOf(piece, stack), sceneOf(structuredClone(piece), structuredClone(stack))];
+    b.items[0].layers.forEach((layer, i) => expect(layer).toBe(a.items[0].layers[i]));
+  });
+
+  test("a colour recomputes no geometry, a move no layer", () => {
+    const before = sceneOf(board(word("Ferry")), stack).items[0];
+    const recoloured = { ...stack, inks: stack.inks.map((i) => ({ ...i, colour: "#00ff00" })) };
+    const after = sceneOf(board(word("Ferry")), recoloured).items[0];
+    after.layers.forEach((layer, i) => {
+      expect(layer).not.toBe(before.layers[i]);
+      layer.paths.forEach((p, k) => expect(p.path).toBe(before.layers[i].paths[k].path));
+    });
+    const moved = sceneOf(board(word("Ferry", { x: 300, turn: 20 })), stack).items[0];
+    moved.layers.forEach((layer, i) => expect(layer).toBe(before.layers[i]));
+  });
+
+  test("one more letter leaves the outlines of the others as they were", () => {
+    const before = sceneOf(board(word("Ferr")), stack).items[0].layers[1];
+    const after = sceneOf(board(word("Ferry")), stack).items[0].layers[1];
+    expect(after.paths).toHaveLength(5);
+    before.paths.forEach((p, i) => expect(after.paths[i].path).toBe(p.path));
+  });
+
+  test("lengths follow the letters, or stay fixed on the board", () => {
+    const outline = (measure: "em" | "fixed", size: number) => {
+      const style = styleOf([coat("Edge", flat("edge"), [grow(6, "miter")])], measure);
+      const { items } = sceneOf(board(word("I", { size })), style);
+      const [item] = items;
+      const inked = mapped(item.matrix, item.layers[0].bounds);
+      const bare = sceneOf(board(word("I", { size })), styleOf()).items[0];
+      return mapped(bare.matrix, bare.layers[0].bounds).minX - inked.minX;
+    };
+    expect(outline("em", 100)).toBeCloseTo(6, 2);
+    expect(outline("em", 200)).toBeCloseTo(12, 2);
+    expect(outline("fixed", 100)).toBeCloseTo(8, 2);
+    expect(outline("fixed", 200)).toBeCloseTo(8, 2);
+  });
+
+  test("own changes come before the linked style; a style that is gone leaves no paint and no error", () => {
+    const own = { ...stack, coats: stack.coats.slice(2) };
+    expect(sceneOf(board(word("Tea", { ownStyle: own })), stack).items[0].layers).toHaveLength(1);
+    expect(sceneOf(board(word("Tea"))).items[0].layers).toHaveLength(0);
+    expect(sceneOf(board(word("Tea", { styleId: null, ownStyle: own }))).items[0].layers).toHaveLength(1);
+  });
+
+  test("a coat that is off is not in the scene; one that vanishes is empty", () => {
+    const off = { ...stack, coats: stack.coats.map((c, i) => ({ ...c, on: i !== 1 })) };
+    expect(sceneOf(board(word("Tea")), off).items[0].layers.map((l) => l.label)).toEqual(["Shade", "Face"]);
+  });
+
+  test("a face that is not here is stood in for", () => {
+    const { placed } = compile(board(word("Tea", { face: "lost-face" })), new Map(), engine);
+    expect(placed[0].face).toBe(engine.standIn);
+  });
+
+  test("empty text, one space and emoji make scenes like any other", () => {
+    for (const text of ["", " ", "\n\n", "🚂", "a\u0000b"]) expect(sceneOf(board(word(text)), stack).items).toHaveLength(1);
+  });
+
+  test("2,000 characters with six coats are set", () => {
+    const text = "Brindlemoor Railway\n".repeat(100).slice(0, 2000);
+    const { items } = sceneOf(board(word(text, { size: 10 })), stack);
+    expect(items[0].layers[2].paths.length).toBeGreaterThan(1700);
+  });
+});
+
+describe("the demo", () => {
+  const styles = demoStyles();
+
+  test("has five pieces or more and eight styles or more, each drawn by the core without a gap", () => {
+    const pieces = demoPieces();
+    expect(pieces.length).toBeGreaterThanOrEqual(5);
+    expect(styles.length).toBeGreaterThanOrEqual(8);
+    for (const piece of pieces) {
+      const { scene, placed } = compile(piece, new Map(styles.map((s) => [s.id, s])), engine);
+      for (const p of placed) expect(p.setting.missing).toEqual([]);
+      for (const item of scene.items) {
+        expect(item.layers.length).toBeGreaterThan(0);
+        for (const layer of item.layers) {
+          expect(layer.paths.length).toBeGreaterThan(0);
+          for (const p of layer.paths) expect(Math.abs(area(p.path, 1))).toBeGreaterThan(0);
+          // All that is inked lies on the board: nothing of a demo piece is cut off.
+          const b = mapped(item.matrix, layer.bounds);
+          expect(b.minX).toBeGreaterThanOrEqual(0);
+          expect(b.minY).toBeGreaterThanOrEqual(0);
+          expect(b.maxX).toBeLessThanOrEqual(scene.width);
+          expect(b.maxY).toBeLessThanOrEqual(scene.height);
+        }
+      }
+      const svg = toSvg(scene, { title: piece.name, unit: piece.board.unit, faces: [], area: { kind: "board" }, ground: true });
+      expect(svg).not.toMatch(/NaN|Infinity|undefined/);
+    }
+  });
+
+  test("uses every style in a piece", () => {
+    const used = new Set(demoPieces().flatMap((p) => p.items.map((i) => i.styleId)));
+    for (const s of styles) expect(used).toContain(s.id);
+  });
+});

@@ -1,0 +1,107 @@
+import { afterEach, beforeEach, describe, expect, test } from "@jest/globals";
+import { mkdtemp, rm } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { board, styleOf, word } from "../tests/engine";
+import { openDatabase, type Database } from "./db/open";
+import { Conflict, copy, create, Exists, get, linkedStyles, list, NotFound, remove, replace, restore } from "./documents";
+import { picture } from "./pictures";
+import { seed } from "./seed";
+
+let db: Database;
+let folder: string;
+beforeEach(async () => {
+  folder = await mkdtemp(path.join(tmpdir(), "vextal-test-"));
+  db = await openDatabase(`file:${path.join(folder, "deep", "test.db")}`);
+});
+afterEach(() => rm(folder, { recursive: true, force: true }));
+
+const piece = board(word("Tea"));
+
+describe("the database", () => {
+  test("is made with its folder, migrated, and opened again as it was", async () => {
+    await create(db, "pieces", piece);
+    const again = await openDatabase(`file:${path.join(folder, "deep", "test.db")}`);
+    expect((await get(again, "pieces", piece.id)).document).toEqual(piece);
+  });
+
+  test("writes ahead (WAL), so that readers do not wait", async () => {
+    const [row] = (await db.$client.execute("PRAGMA journal_mode")).rows;
+    expect(row.journal_mode).toBe("wal");
+  });
+});
+
+describe("documents", () => {
+  test("are listed newest first, under the name they have now", async () => {
+    await create(db, "pieces", piece);
+    await new Promise((r) => setTimeout(r, 5));
+    await create(db, "pieces", { ...piece, id: "two", name: "Second" });
+    await new Promise((r) => setTimeout(r, 5));
+    await replace(db, "pieces", { ...piece, name: "Renamed" }, 1);
+    expect((await list(db, "pieces")).map((e) => e.name)).toEqual(["Renamed", "Second"]);
+    await expect(create(db, "pieces", piece)).rejects.toThrow(Exists);
+  });
+
+  test("are replaced only where one stands on their newest revision", async () => {
+    await create(db, "pieces", piece);
+    expect(await replace(db, "pieces", { ...piece, name: "Mine" }, 1)).toBe(2);
+    await expect(replace(db, "pieces", { ...piece, name: "Theirs" }, 1)).rejects.toMatchObject({ constructor: Conflict, revision: 2 });
+    expect((await get(db, "pieces", piece.id)).document.name).toBe("Mine");
+    expect(await replace(db, "pieces", { ...piece, name: "Forced" }, null)).toBe(3);
+    await expect(replace(db, "pieces", { ...piece, id: "none" }, 1)).rejects.toThrow(NotFound);
+  });
+
+  test("are saved by one of two who save at once, never by both", async () => {
+    await create(db, "pieces", piece);
+    const tries = await Promise.allSettled(["A", "B", "C"].map((name) => replace(db, "pieces", { ...piece, name }, 1)));
+    expect(tries.filter((t) => t.status === "fulfilled")).toHaveLength(1);
+  });
+
+  test("come back after they were deleted, with all they had", async () => {
+    await create(db, "pieces", piece);
+    await remove(db, "pieces", piece.id);
+    await expect(get(db, "pieces", piece.id)).rejects.toThrow(NotFound);
+    await expect(remove(db, "pieces", piece.id)).rejects.toThrow(NotFound);
+    expect(await list(db, "pieces")).toEqual([]);
+    await restore(db, "pieces", piece.id);
+    expect((await get(db, "pieces", piece.id)).document).toEqual(piece);
+  });
+
+  test("are copied under a name and an id of their own", async () => {
+    await create(db, "styles", styleOf());
+    const made = await copy(db, "styles", "test-style");
+    expect(made.document).toMatchObject({ name: "Test copy" });
+    expect(made.document.id).not.toBe("test-style");
+  });
+});
+
+describe("pictures and the demo", () => {
+  test("a piece's picture follows the styles it is linked to", async () => {
+    const style = styleOf();
+    await create(db, "styles", style);
+    await create(db, "pieces", piece);
+    const before = await picture(db, "pieces", piece.id);
+    expect(before.svg).toContain("#112233");
+    await replace(db, "styles", { ...style, inks: style.inks.map((i) => ({ ...i, colour: "#00aa55" })) }, 1);
+    const after = await picture(db, "pieces", piece.id);
+    expect(after.tag).not.toBe(before.tag);
+    expect(after.svg).toContain("#00aa55");
+    expect((await picture(db, "styles", style.id)).svg).toContain("<path");
+  });
+
+  test("a style that is gone leaves the piece", async () => {
+    await create(db, "pieces", piece);
+    expect(await linkedStyles(db, piece)).toEqual([]);
+    expect((await picture(db, "pieces", piece.id)).svg).toContain("<svg");
+  });
+
+  test("the demo is put on an untouched shelf once; an emptied shelf stays empty", async () => {
+    expect(await seed(db)).toBe(true);
+    const entries = await list(db, "pieces");
+    expect(entries.length).toBeGreaterThanOrEqual(5);
+    expect(await seed(db)).toBe(false);
+    for (const e of entries) await remove(db, "pieces", e.id);
+    expect(await seed(db)).toBe(false);
+    expect(await list(db, "pieces")).toEqual([]);
+  });
+});

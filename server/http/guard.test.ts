@@ -1,0 +1,63 @@
+import { describe, expect, test } from "@jest/globals";
+import { ZodError } from "zod";
+import { Problem } from "../../core/problem";
+import { Conflict, NotFound } from "../documents";
+import { answer } from "./answer";
+import { jsonBody } from "./body";
+import { contentSecurityPolicy, refusal } from "./guard";
+
+const headers = (values: Record<string, string>) => new Headers({ host: "127.0.0.1:4300", ...values });
+
+describe("who may ask", () => {
+  test.each<[string, string, Record<string, string>, boolean]>([
+    ["a page of this machine reads", "GET", {}, true],
+    ["by its other names", "GET", { host: "localhost:4300" }, true],
+    ["a foreign name that resolves here", "GET", { host: "evil.example:4300" }, false],
+    ["a page of ours writes", "PUT", { origin: "http://127.0.0.1:4300", "sec-fetch-site": "same-origin" }, true],
+    ["a program writes", "POST", {}, true],
+    ["a foreign page writes", "POST", { origin: "https://evil.example" }, false],
+    ["a page of another port writes", "POST", { origin: "http://127.0.0.1:9999" }, false],
+    ["a sandboxed page writes", "DELETE", { origin: "null" }, false],
+    ["a cross-site form without an origin", "POST", { "sec-fetch-site": "cross-site" }, false],
+  ])("%s", (_, method, values, passes) => {
+    expect(refusal(method, headers(values), "") === undefined).toBe(passes);
+  });
+
+  test("other hosts where they are named", () => {
+    expect(refusal("GET", headers({ host: "studio.brindlemoor.example" }), "studio.brindlemoor.example")).toBeUndefined();
+  });
+});
+
+test("scripts run only with the nonce, and nothing is framed", () => {
+  const policy = contentSecurityPolicy("abc", false);
+  expect(policy).toContain("script-src 'self' 'nonce-abc' 'strict-dynamic' 'wasm-unsafe-eval'");
+  expect(policy).not.toContain("'unsafe-eval'");
+  expect(policy).toContain("frame-ancestors 'none'");
+});
+
+describe("errors are problem details (RFC 9457)", () => {
+  test.each<[Error, number]>([
+    [new NotFound(), 404],
+    [new Conflict(4), 412],
+    [new Problem("Too wide."), 422],
+    [new ZodError([]), 422],
+  ])("%p has status %d", async (error, status) => {
+    const response = await answer(() => Promise.reject(error));
+    expect(response.status).toBe(status);
+    expect(response.headers.get("content-type")).toBe("application/problem+json");
+    expect(await response.json()).toMatchObject({ type: "about:blank", status, title: expect.any(String), detail: expect.any(String) });
+  });
+
+  test("a conflict says which revision is there", async () => {
+    expect(await (await answer(() => Promise.reject(new Conflict(4)))).json()).toMatchObject({ revision: 4 });
+  });
+});
+
+describe("bodies", () => {
+  const post = (body: string, type = "application/json") => new Request("http://127.0.0.1/", { method: "POST", body, headers: { "content-type": type } });
+  test("are JSON or refused", async () => {
+    expect(await jsonBody(post('{"a":1}'))).toEqual({ a: 1 });
+    await expect(jsonBody(post("{"))).rejects.toThrow(Problem);
+    await expect(jsonBody(post("{}", "text/plain"))).rejects.toThrow(Problem);
+  });
+});
