@@ -3,7 +3,7 @@ const only = (name, from, allowed) => ({
   name,
   severity: "error",
   from: { path: from, pathNot: "\\.test\\.tsx?$" },
-  to: { pathNot: [...allowed, "node_modules", "^types/"] },
+  to: { pathNot: [...allowed, "node_modules", "^types/"], dependencyTypesNot: ["core"] },
 });
 
 module.exports = {

@@ -11,7 +11,7 @@ const number = (least: number, most: number) => (text: string) => {
   return value;
 };
 
-const print = (line: string) => process.stdout.write(`${line}\n`);
+const print = (line: string): void => void process.stdout.write(`${line}\n`);
 
 const program = new Command("vextal")
   .description("Letters words in styles, from a terminal, with the same core as the application.")

@@ -1,4 +1,4 @@
-import "@testing-library/jest-dom";
+import "@testing-library/jest-dom/jest-globals";
 
 // Radix measures its parts; jsdom has no layout to measure.
 globalThis.ResizeObserver = class {

@@ -151,7 +151,7 @@ describe("paints", () => {
   });
 
   test("an even mix adds stops between, and none where a colour jumps", () => {
-    const stopsOf = (c: ReturnType<typeof coat>) => (layerOf(c).fills[0] as { stops: { offset: number; opacity: number }[] }).stops;
+    const stopsOf = (c: ReturnType<typeof coat>) => (layerOf(c).fills[0] as Exclude<SceneFill, { kind: "flat" }>).stops;
     const even = stopsOf(coat("A", gradient([[0, "face", 0], [50, "edge"], [50, "face"], [100, "face"]], { mix: "oklab" })));
     expect(even).toHaveLength(4 + 8);
     expect(even[4].opacity).toBeCloseTo(4 / 9, 9);

@@ -10,7 +10,6 @@ const escapes: Record<string, string> = { "&": "&amp;", "<": "&lt;", ">": "&gt;"
 
 /** Text that may stand in XML; control characters, which may not, are dropped. */
 export const escapeXml = (text: string): string =>
-  // eslint-disable-next-line no-control-regex
   text.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, "").replace(/[&<>"]/g, (c) => escapes[c]);
 
 export function serialize(node: SvgNode, indent = ""): string {

@@ -1,11 +1,11 @@
 import { mkdirSync } from "node:fs";
 import path from "node:path";
-import { createClient } from "@libsql/client";
+import { createClient, type Client } from "@libsql/client";
 import { drizzle, type LibSQLDatabase } from "drizzle-orm/libsql";
 import { migrate } from "drizzle-orm/libsql/migrator";
 import * as schema from "./schema";
 
-export type Database = LibSQLDatabase<typeof schema>;
+export type Database = LibSQLDatabase<typeof schema> & { $client: Client };
 
 /** The database that `DATABASE_URL` names, or the file data/vextal.db beside the application. */
 export const databaseUrl = (): string =>

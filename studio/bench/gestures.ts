@@ -18,7 +18,8 @@ export interface Move {
 export type Gesture = (move: Move) => readonly Guide[];
 
 let gestures = 0;
-const newKey = (name: string) => `${name} ${++gestures}`;
+/** A key of history for one drag. */
+export const newKey = (name: string) => `${name} ${++gestures}`;
 
 const itemsOf = (ids: readonly string[]): ItemUpdate[] => useStudio.getState().scene!.items.filter((i) => ids.includes(i.id));
 

@@ -4,7 +4,7 @@ import { inkLookup } from "@/core/style/inks";
 import type { ItemUpdate } from "@/worker/protocol";
 import { editCoat } from "../state/edits/style";
 import { useShownStyle, useStudio } from "../state/store";
-import type { Gesture } from "./gestures";
+import { newKey, type Gesture } from "./gestures";
 import { viewMatrix } from "./view";
 
 /** The line of a gradient on the art itself, with a grip at each end. */
@@ -24,7 +24,7 @@ export function GradientHandle({ item, begin }: { item: ItemUpdate; begin: (gest
 
   const drag = (end: "from" | "to"): Gesture => {
     const back = invert(toBoardSpace);
-    const key = `gradient ${end} ${performance.now()}`;
+    const key = newKey(`gradient ${end}`);
     return ({ at, shift }) => {
       const p = apply(back, at);
       const other = end === "from" ? coat.paint.to : coat.paint.from;

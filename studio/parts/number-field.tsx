@@ -26,17 +26,24 @@ const format = (value: number, decimals: number) =>
  * dragged sideways by its suffix.
  */
 export function NumberField({ id, label, value, onChange, onSettle, min = -Infinity, max = Infinity, step = 1, decimals = 2, suffix, units = {}, className }: Props) {
-  const [draft, setDraft] = useState<string | null>(null);
+  const [draft, setShown] = useState<string | null>(null);
+  // Beside the state, since leaving the field by Escape blurs it before the state has changed.
+  const typed = useRef<string | null>(null);
+  const setDraft = (text: string | null) => {
+    typed.current = text;
+    setShown(text);
+  };
   const [fault, setFault] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const drag = useRef<{ x: number; value: number } | null>(null);
   const clamp = (v: number) => Math.min(max, Math.max(min, Number(v.toFixed(6))));
 
   const commit = async () => {
-    if (draft === null) return;
-    const read = await readExpression(draft, suffix ? { [suffix.toLowerCase()]: 1, ...units } : units);
+    const text = typed.current;
+    if (text === null) return;
+    const read = await readExpression(text, suffix ? { [suffix.toLowerCase()]: 1, ...units } : units);
     if (read === undefined) {
-      setFault(draft.trim() !== "");
+      setFault(text.trim() !== "");
       setDraft(null);
       return;
     }

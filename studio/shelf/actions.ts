@@ -2,6 +2,7 @@ import { nanoid } from "nanoid";
 import { open } from "@/core/input/open";
 import type { Piece } from "@/core/piece/schema";
 import { api, ApiProblem } from "../api/client";
+import { plainStyle } from "../state/edits/style";
 
 /** A new board; with a style, a first lettering wears it. */
 export async function newPiece(style?: { id: string; name: string; face?: string }): Promise<string> {
@@ -14,7 +15,8 @@ export async function newPiece(style?: { id: string; name: string; face?: string
     items: [
       {
         kind: "lettering", id: nanoid(8), text: style ? "Brindlemoor" : "", face: style?.face ?? "archivo-black",
-        size: style ? 160 : 220, letterSpacing: 0, lineSpacing: 1, align: "centre", x: 600, y: 450, turn: 0, styleId: style?.id ?? null, ownStyle: null,
+        size: style ? 160 : 220, letterSpacing: 0, lineSpacing: 1, align: "centre", x: 600, y: 450, turn: 0,
+        styleId: style?.id ?? null, ownStyle: style ? null : plainStyle("Plain", "archivo-black"),
       },
     ],
   };

@@ -2,7 +2,7 @@ import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { clsx } from "clsx";
 import { Eye, EyeOff, MoreVertical } from "lucide-react";
-import type { KeyboardEvent } from "react";
+import { useEffect, useRef, type KeyboardEvent } from "react";
 import { toast } from "sonner";
 import type { Coat } from "@/core/coat/schema";
 import { isEmpty } from "@/core/curves/bounds";
@@ -27,6 +27,12 @@ export function CoatCard({ coat, index, count, item }: Props) {
   const chosen = useStudio((s) => s.coatId === coat.id);
   const ground = useStudio((s) => s.scene?.ground);
   const { changeStyle, set } = useStudio.getState();
+
+  // The chosen coat is never out of sight, however long the strip.
+  const own = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (chosen) own.current?.scrollIntoView({ block: "nearest", inline: "nearest" });
+  }, [chosen]);
 
   const choose = () => set({ coatId: coat.id, stage: "coats" });
   const remove = () => {
@@ -68,7 +74,10 @@ export function CoatCard({ coat, index, count, item }: Props) {
 
   return (
     <li
-      ref={setNodeRef}
+      ref={(card) => {
+        setNodeRef(card);
+        own.current = card;
+      }}
       {...attributes}
       {...listeners}
       role="button"

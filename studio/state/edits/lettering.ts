@@ -3,6 +3,7 @@ import { nanoid } from "nanoid";
 import type { Lettering } from "@/core/piece/schema";
 import { toPx } from "@/core/units";
 import type { Work } from "../work";
+import { plainStyle } from "./style";
 
 export const editLettering = (work: Work, ids: readonly string[], change: (l: Lettering) => void): Work =>
   produce(work, (w) => {
@@ -28,7 +29,8 @@ export function addLettering(work: Work, like: Lettering | undefined, face: stri
     y: height / 2 + size * 0.3,
     turn: 0,
     styleId: like?.styleId ?? null,
-    ownStyle: like?.ownStyle ?? null,
+    // Letters are never without a look: unpainted words could not be seen.
+    ownStyle: like?.ownStyle ?? (like?.styleId ? null : plainStyle("Plain", like?.face ?? face)),
   };
   return { id, work: produce(work, (w) => void w.piece.items.push(lettering)) };
 }

@@ -1,0 +1,77 @@
+import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
+import { spawnSync } from "node:child_process";
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { PNG } from "pngjs";
+import { board, styleOf, word } from "../tests/engine";
+
+let folder: string;
+beforeAll(() => void (folder = mkdtempSync(path.join(tmpdir(), "vextal-cli-"))));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+function vextal(...args: string[]) {
+  const result = spawnSync(process.execPath, ["node_modules/tsx/dist/cli.mjs", "cli/main.ts", ...args], {
+    encoding: "utf8",
+    env: { ...process.env, NODE_OPTIONS: "", VEXTAL_FROM: folder, DATABASE_URL: `file:${path.join(folder, "none.db")}` },
+  });
+  return { status: result.status, out: result.stdout, error: result.stderr };
+}
+const at = (name: string) => path.join(folder, name);
+
+describe("from a terminal", () => {
+  test("a word is lettered as SVG and as PNG at a resolution", () => {
+    expect(vextal("render", "--text", "Night Ferry", "--face", "Pacifico", "--style", "Gaslight", "--out", "ferry.svg")).toMatchObject({ status: 0, error: "" });
+    const svg = readFileSync(at("ferry.svg"), "utf8");
+    expect(svg).toContain('faces="Pacifico"');
+    const width = Number(/viewBox="\S+ \S+ (\S+)/.exec(svg)![1]);
+    expect(vextal("render", "--text", "Night Ferry", "--face", "pacifico", "--style", "gaslight", "--out", "ferry.png", "--dpi", "192").status).toBe(0);
+    const png = PNG.sync.read(readFileSync(at("ferry.png")));
+    expect(Math.abs(png.width - width * 2)).toBeLessThanOrEqual(1);
+  });
+
+  test("a piece file is drawn on its board", () => {
+    writeFileSync(at("piece.json"), JSON.stringify({ format: "vextal.file", version: 1, piece: board(word("Tea")), styles: [styleOf()] }));
+    expect(vextal("render", "--piece", "piece.json", "--out", "piece.png").status).toBe(0);
+    const png = PNG.sync.read(readFileSync(at("piece.png")));
+    expect([png.width, png.height]).toEqual([800, 400]);
+  });
+
+  test("styles and faces are listed one a line, or as JSON", () => {
+    const styles = vextal("styles").out.trim().split("\n");
+    expect(styles).toContain("Gaslight");
+    expect(JSON.parse(vextal("styles", "--json").out)).toHaveLength(styles.length);
+    expect(vextal("faces").out.trim().split("\n").length).toBeGreaterThanOrEqual(16);
+  });
+
+  test("check tells sound files from damaged ones, and where", () => {
+    writeFileSync(at("style.json"), JSON.stringify(styleOf()));
+    expect(vextal("check", "style.json")).toMatchObject({ status: 0, out: "style.json: a sound style, “Test”, 1 coats.\n" });
+    writeFileSync(at("torn.json"), JSON.stringify({ ...styleOf(), measure: "ell" }));
+    const torn = vextal("check", "torn.json");
+    expect(torn.status).toBe(1);
+    expect(torn.error).toMatch(/torn\.json: This style is damaged at measure/);
+    writeFileSync(at("torn.ttf"), readFileSync("node_modules/@expo-google-fonts/anton/400Regular/Anton_400Regular.ttf").subarray(0, 5000));
+    expect(vextal("check", "torn.ttf").error).toMatch(/cut short/);
+  });
+
+  test.each<[string, string[], RegExp]>([
+    ["an unknown face", ["render", "--text", "x", "--face", "Nonesuch", "--style", "Gaslight", "--out", "a.svg"], /no face called “Nonesuch”/],
+    ["an unknown style", ["render", "--text", "x", "--face", "Anton", "--style", "Nonesuch", "--out", "a.svg"], /no style called/],
+    ["empty text", ["render", "--text", " ", "--face", "Anton", "--style", "Gaslight", "--out", "a.svg"], /nothing to letter/],
+    ["another ending", ["render", "--text", "x", "--face", "Anton", "--style", "Gaslight", "--out", "a.gif"], /\.svg or \.png/],
+    ["a size that is none", ["render", "--text", "x", "--size", "huge", "--out", "a.svg"], /from 1 to 20000/],
+    ["too many pixels", ["render", "--text", "xxxx", "--face", "Anton", "--style", "Gaslight", "--size", "20000", "--dpi", "4800", "--out", "a.png"], /too large/],
+    ["a file that is not there", ["check", "none.json"], /no such file/],
+    ["a folder that is not there", ["render", "--text", "x", "--face", "Anton", "--style", "Gaslight", "--out", "no/such/a.svg"], /could not be written/],
+    ["no command", ["paint"], /unknown command/],
+  ])("%s ends in one line of standard error, a status, and no file", (_, args, message) => {
+    const { status, error, out } = vextal(...args);
+    expect(status).toBe(1);
+    expect(error).toMatch(message);
+    expect(error.trim().split("\n")).toHaveLength(1);
+    expect(out).toBe("");
+    expect(existsSync(at("a.svg")) || existsSync(at("a.png"))).toBe(false);
+    expect(readdirSync(folder).filter((f) => f.endsWith(".part"))).toEqual([]);
+  });
+});

@@ -1,0 +1,156 @@
+import { expect, test } from "@playwright/test";
+import { boardPaths, coatNames, fill, noteFaults, openCopy, saved } from "./studio";
+
+test.beforeEach(async ({ page }) => {
+  await openCopy(page, "demo-radio-brindlemoor");
+  await page.getByRole("button", { name: /Coats/ }).first().click();
+});
+
+test("coats are reordered by dragging and by keyboard, doubled, renamed, switched off and taken away", async ({ page }) => {
+  const faults = noteFaults(page);
+  const start = await coatNames(page);
+  const card = (name: string) => page.locator(`[data-coat="${name}"]`);
+
+  await expect(card("Letters")).toBeInViewport({ ratio: 0.9 });
+  const [from, to] = [(await card("Letters").boundingBox())!, (await card("Wave one").boundingBox())!];
+  await page.mouse.move(from.x + 40, from.y + 30);
+  await page.mouse.down();
+  for (let i = 1; i <= 8; i++) await page.mouse.move(from.x + 40 + ((to.x - from.x - 30) * i) / 8, from.y + 30);
+  await page.mouse.up();
+  await expect.poll(() => coatNames(page)).not.toEqual(start);
+  await page.keyboard.press("Control+Z");
+  await expect.poll(() => coatNames(page)).toEqual(start);
+
+  await card("Letters").focus();
+  await page.keyboard.press("Alt+ArrowLeft");
+  await expect.poll(async () => (await coatNames(page)).indexOf("Letters")).toBe(start.length - 2);
+  await card("Letters").focus();
+  await page.keyboard.press("Control+D");
+  await expect.poll(() => coatNames(page)).toContain("Letters copy");
+  // The coat was doubled, not the lettering as well.
+  const items = async () => page.locator("[data-board] svg").evaluateAll((all) => new Set(all.map((s) => (s as HTMLElement).dataset.layer!.split("-")[1])).size);
+  expect(await items()).toBe(2);
+  await fill(page.getByLabel("Name of the coat"), "Highlight");
+  await expect.poll(() => coatNames(page)).toContain("Highlight");
+
+  const layers = () => page.locator("[data-board] svg").count();
+  // The hand leaves the strip, where it would show the art only up to a coat.
+  await page.mouse.move(700, 300);
+  const before = await layers();
+  await card("Highlight").getByRole("button", { name: "Switch this coat off" }).click();
+  await page.mouse.move(700, 300);
+  // Both letterings of this piece are linked to the style.
+  await expect.poll(layers).toBe(before - 2);
+  await card("Highlight").focus();
+  await page.keyboard.press("Delete");
+  await expect.poll(() => coatNames(page)).not.toContain("Highlight");
+  expect(await items()).toBe(2);
+  await page.getByRole("button", { name: "Undo" }).first().click();
+  await expect.poll(() => coatNames(page)).toContain("Highlight");
+  expect(faults).toEqual([]);
+});
+
+test("the strip shows the art up to the coat under the hand", async ({ page }) => {
+  const layers = () => page.locator("[data-board] svg").count();
+  await page.mouse.move(700, 300);
+  const all = await layers();
+  await page.locator('[data-coat="Wave five"]').hover();
+  // Of the selected lettering only the first of seven is left.
+  await expect.poll(layers).toBe(all - 6);
+  await page.mouse.move(700, 300);
+  await expect.poll(layers).toBe(all);
+});
+
+test("form, paint and finish act at once, by slider, by number and by choice", async ({ page }) => {
+  await page.locator('[data-coat="Wave five"]').click();
+  await page.mouse.move(700, 300);
+  const before = await boardPaths(page);
+  const slider = page.getByRole("slider", { name: "Amount slider" });
+  await slider.focus();
+  for (let i = 0; i < 10; i++) await page.keyboard.press("ArrowRight");
+  await expect.poll(() => boardPaths(page)).not.toEqual(before);
+
+  const group = (name: string) => page.getByRole("radiogroup", { name, exact: true });
+  await group("Joins").getByRole("radio", { name: "Miter" }).click();
+  await expect(page.getByLabel("Miter limit")).toBeVisible();
+  await group("Laid as").getByRole("radio", { name: "Stroke" }).click();
+  await fill(page.getByLabel("Dashes"), "3 2");
+  await expect(group("Caps")).toBeVisible();
+  await group("Paint").getByRole("radio", { name: "Gradient" }).click();
+  await expect(page.locator("[data-board] linearGradient").first()).toBeAttached();
+  await group("Span").getByRole("radio", { name: "Letter" }).click();
+
+  await page.getByRole("combobox", { name: "Blend mode" }).click();
+  await page.getByRole("option", { name: "Multiply" }).click();
+  await fill(page.getByLabel("Opacity", { exact: true }).last(), "40");
+  const layer = page.locator('[data-board] svg[data-layer$="-wave-five"]').first();
+  await expect(layer).toHaveCSS("mix-blend-mode", "multiply");
+  await expect(layer).toHaveCSS("opacity", "0.4");
+});
+
+test("a gradient is placed on the art itself", async ({ page }) => {
+  await page.locator('[data-coat="Letters"]').click();
+  await page.getByRole("radiogroup", { name: "Paint", exact: true }).getByRole("radio", { name: "Gradient" }).click();
+  const grip = page.locator('[data-handle="gradient-to"]');
+  const box = (await grip.boundingBox())!;
+  await page.mouse.move(box.x + 8, box.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 80, box.y - 30, { steps: 5 });
+  await page.mouse.up();
+  await expect(page.getByLabel("End, across")).not.toHaveValue("50");
+  const x2 = () => page.locator('[data-board] svg[data-layer$="-letters"] linearGradient').last().getAttribute("x2");
+  const x1 = () => page.locator('[data-board] svg[data-layer$="-letters"] linearGradient').last().getAttribute("x1");
+  expect(Number(await x2())).toBeGreaterThan(Number(await x1()));
+  await page.getByRole("button", { name: "Add a stop" }).click();
+  await expect(page.getByRole("slider", { name: /^Stop/ })).toHaveCount(3);
+});
+
+test("changes go to the style, or to this lettering only; it is reverted, detached and undone", async ({ page }) => {
+  const fills = (colour: string) => page.locator(`[data-board] svg path[fill="${colour}"]`).count();
+  const recolour = async (colour: string) => {
+    await page.getByRole("button", { name: /Ink Bone/ }).click();
+    await fill(page.getByLabel("Ink Bone: colour value"), colour);
+    await page.keyboard.press("Escape");
+  };
+  await recolour("#101010");
+  // Five letters of Radio and fourteen of the second lettering.
+  await expect.poll(() => fills("#101010")).toBe(5 + "BRINDLEMOOR98.2".length);
+
+  await page.getByRole("radiogroup", { name: "Changes go to" }).getByRole("radio", { name: "This lettering only" }).click();
+  await recolour("#202020");
+  await expect.poll(() => fills("#202020")).toBe(15);
+  await expect.poll(() => fills("#101010")).toBe(5);
+  await expect(page.getByLabel("Choose a style")).toContainText("with changes of this lettering");
+  await page.getByRole("button", { name: "Revert", exact: true }).click();
+  await expect.poll(() => fills("#101010")).toBe(20);
+
+  await page.getByRole("button", { name: "More for this style" }).click();
+  await page.getByRole("menuitem", { name: "Detach from the style" }).click();
+  await expect(page.getByLabel("Choose a style")).toContainText("Own coats");
+  await page.keyboard.press("Control+Z");
+  await expect(page.getByLabel("Choose a style")).toContainText("Airwave");
+  await saved(page);
+});
+
+test("a coat is copied from one style and pasted onto another, with its inks", async ({ page }) => {
+  await page.locator('[data-coat="Wave three"]').focus();
+  await page.keyboard.press("Control+C");
+  await page.getByLabel("Choose a style").click();
+  await page.getByRole("button", { name: "Orchard" }).first().click();
+  await expect.poll(() => coatNames(page)).toContain("Apple");
+  await page.getByRole("button", { name: "Paste the coat “Wave three”" }).click();
+  await expect.poll(async () => (await coatNames(page)).at(-1)).toBe("Wave three");
+  await expect(page.getByRole("button", { name: /Ink Straw/ })).toBeVisible();
+});
+
+test("another measure keeps the look", async ({ page }) => {
+  const before = await boardPaths(page);
+  await page.getByRole("radiogroup", { name: "Measure" }).getByRole("radio", { name: "Stem" }).click();
+  await page.locator('[data-coat="Wave five"]').click();
+  await expect(page.getByLabel("Amount", { exact: true })).not.toHaveValue("13");
+  await page.mouse.move(700, 300);
+  const after = await boardPaths(page);
+  expect(after.length).toBe(before.length);
+  // The other lettering of the style has the same face, so it looks the same too.
+  for (const [i, d] of after.entries()) expect(Math.abs(d.length - before[i].length)).toBeLessThan(before[i].length * 0.02 + 20);
+});

@@ -1,0 +1,83 @@
+import { expect, test } from "@playwright/test";
+import { request as httpRequest } from "node:http";
+
+const piece = (id: string) => ({
+  format: "vextal.piece", version: 1, id, name: "From outside",
+  board: { width: 100, height: 50, unit: "px", dpi: 96, ground: null }, items: [],
+});
+
+/** A request with headers that a browser would not let a page set. */
+function raw(url: string, method: string, headers: Record<string, string>, body = ""): Promise<{ status: number; type: string; body: string }> {
+  return new Promise((resolve, reject) => {
+    const r = httpRequest(url, { method, headers: { "content-type": "application/json", ...headers } }, (res) => {
+      let text = "";
+      res.on("data", (d) => (text += d));
+      res.on("end", () => resolve({ status: res.statusCode!, type: res.headers["content-type"] ?? "", body: text }));
+    });
+    r.on("error", reject);
+    r.end(body);
+  });
+}
+
+test("documents are created, read, replaced by revision and refused with problem details", async ({ request }) => {
+  const created = await request.post("/api/pieces", { data: piece("outside") });
+  expect(created.status()).toBe(201);
+  expect(created.headers().etag).toBe('"1"');
+  expect((await request.post("/api/pieces", { data: piece("outside") })).status()).toBe(409);
+  const put = (match: string | null, name: string) => request.put("/api/pieces/outside", { data: { ...piece("outside"), name }, headers: match ? { "if-match": match } : {} });
+  expect((await put(null, "A")).status()).toBe(428);
+  expect((await put('"1"', "A")).headers().etag).toBe('"2"');
+  const stale = await put('"1"', "B");
+  expect(stale.status()).toBe(412);
+  expect(stale.headers()["content-type"]).toContain("application/problem+json");
+  expect(await stale.json()).toMatchObject({ status: 412, title: "Changed elsewhere", revision: 2 });
+  expect((await put("*", "C")).status()).toBe(200);
+  for (const [data, message] of [[{ ...piece("x"), board: {} }, "board.width"], [{ ...piece("x"), version: 2 }, "newer Vextal"], [[], "no format version"]] as const) {
+    const refused = await request.post("/api/pieces", { data });
+    expect(refused.status()).toBe(422);
+    expect((await refused.json()).detail).toContain(message);
+  }
+  expect((await request.get("/api/pieces/none")).status()).toBe(404);
+  expect((await request.get("/api/hats")).status()).toBe(404);
+});
+
+test("pages carry a strict policy, and their scripts run under it", async ({ page }) => {
+  const blocked: string[] = [];
+  page.on("console", (m) => {
+    if (/Content Security Policy/i.test(m.text())) blocked.push(m.text());
+  });
+  const response = (await page.goto("/"))!;
+  const policy = response.headers()["content-security-policy"];
+  expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
+  expect(policy).not.toContain("'unsafe-eval'");
+  await expect(page.getByRole("link", { name: /Open/ }).first()).toBeVisible();
+  expect(blocked).toEqual([]);
+});
+
+test("foreign hosts and foreign pages are refused", async ({ baseURL }) => {
+  const body = JSON.stringify(piece("evil"));
+  expect((await raw(`${baseURL}/api/pieces`, "GET", { host: "evil.example" })).status).toBe(403);
+  const foreign = await raw(`${baseURL}/api/pieces`, "POST", { origin: "https://evil.example" }, body);
+  expect(foreign.status).toBe(403);
+  expect(foreign.type).toContain("application/problem+json");
+  expect((await raw(`${baseURL}/api/pieces/evil`, "GET", {})).status).toBe(404);
+});
+
+test("absurd pictures are refused at once, and the server goes on", async ({ request }) => {
+  const file = { format: "vextal.file", version: 1, piece: { ...piece("wide"), board: { width: 20000, height: 20000, unit: "in", dpi: 2400, ground: "#000000" } }, styles: [] };
+  const response = await request.post("/api/png", { data: { file, area: { kind: "board" }, ground: true, size: { kind: "dpi", dpi: 2400 } } });
+  expect(response.status()).toBe(422);
+  expect((await response.json()).detail).toContain("too large");
+  expect((await request.get("/api/pieces")).status()).toBe(200);
+});
+
+test("faces come with their files and licences", async ({ request }) => {
+  const faces = (await (await request.get("/api/faces")).json()) as { id: string; licence: string }[];
+  expect(faces.length).toBeGreaterThanOrEqual(16);
+  for (const { id, licence } of faces) {
+    const file = await request.get(`/api/faces/${id}`);
+    expect(file.headers().etag).toMatch(/^"[0-9a-f]{64}"$/);
+    const text = await (await request.get(`/api/faces/${id}/licence`)).text();
+    expect(text).toMatch(licence === "OFL-1.1" ? /SIL Open Font License/i : /Apache License/i);
+  }
+});

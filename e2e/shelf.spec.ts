@@ -1,0 +1,94 @@
+import { expect, test } from "@playwright/test";
+import { noteFaults, openPiece, saved } from "./studio";
+
+test("the shelf shows live pictures; pieces are found, renamed, doubled, deleted and brought back", async ({ page }) => {
+  const faults = noteFaults(page);
+  await page.goto("/");
+  const cards = page.getByRole("list", { name: "Pieces" }).getByRole("listitem");
+  await expect(cards.filter({ hasText: "Snowline Lift" })).toBeVisible();
+  const picture = cards.filter({ hasText: "Snowline Lift" }).locator("img");
+  await expect.poll(() => picture.evaluate((i: HTMLImageElement) => i.complete && i.naturalWidth > 0)).toBe(true);
+
+  await page.getByLabel("Search the shelf").fill("snow");
+  await expect(cards).toHaveCount(1);
+  const menu = async (name: string, item: string) => {
+    await page.getByRole("button", { name: `More for ${name}`, exact: true }).click();
+    await page.getByRole("menuitem", { name: item }).click();
+  };
+  await menu("Snowline Lift", "Duplicate");
+  await expect(cards).toHaveCount(2);
+  await menu("Snowline Lift copy", "Rename…");
+  await page.getByLabel("Name", { exact: true }).fill("Snowplough");
+  await page.getByRole("button", { name: "Rename" }).click();
+  await expect(cards.filter({ hasText: "Snowplough" })).toBeVisible();
+  await menu("Snowplough", "Delete");
+  await expect(cards).toHaveCount(1);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(cards.filter({ hasText: "Snowplough" })).toBeVisible();
+  await page.getByLabel("Search the shelf").fill("zeppelin");
+  await expect(page.getByText("Nothing here is called “zeppelin”.")).toBeVisible();
+  expect(faults).toEqual([]);
+});
+
+test("a style lies on the shelf, is saved as a file and letters a word", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("tab", { name: "styles" }).click();
+  await expect(page.getByRole("list", { name: "Styles" }).getByRole("listitem").first()).toBeVisible();
+  await page.getByRole("button", { name: "Letter a word in Orchard" }).click();
+  await expect(page.getByLabel("Name of the piece")).toHaveValue("In Orchard");
+  await expect(page.locator('[data-coat="Apple"]')).toBeVisible();
+});
+
+test("files that are none of ours, newer or torn get a message, and change nothing", async ({ page }) => {
+  await page.goto("/");
+  const before = await page.request.get("/api/pieces").then((r) => r.json());
+  const give = (name: string, text: string) => page.getByLabel("File to open").setInputFiles({ name, mimeType: "application/json", buffer: Buffer.from(text) });
+  await give("notes.json", "Dear Sir");
+  await expect(page.getByText(/neither a piece, a style/)).toBeVisible();
+  await give("new.json", JSON.stringify({ format: "vextal.style", version: 9 }));
+  await expect(page.getByText(/made with a newer Vextal/)).toBeVisible();
+  await give("other.svg", "<svg xmlns='http://www.w3.org/2000/svg'/>");
+  await expect(page.getByText(/carries no piece inside/)).toBeVisible();
+  expect(await page.request.get("/api/pieces").then((r) => r.json())).toEqual(before);
+});
+
+test("work is saved as it is done: a reload right after a change loses at most a second", async ({ page }) => {
+  await openPiece(page, "demo-brindlemoor-station");
+  await page.getByLabel("Text", { exact: true }).fill("1,205 m above the sea");
+  await page.waitForTimeout(1000);
+  await page.reload();
+  await expect(page.getByLabel("Text", { exact: true })).toHaveValue("1,205 m above the sea");
+});
+
+test("two tabs on one piece do not overwrite each other silently", async ({ page, context }) => {
+  await openPiece(page, "demo-apple-fair");
+  const other = await context.newPage();
+  await openPiece(other, "demo-apple-fair");
+  await page.getByLabel("Text", { exact: true }).fill("FIRST");
+  await saved(page);
+  await other.getByLabel("Text", { exact: true }).fill("SECOND");
+  await expect(other.getByRole("alertdialog")).toContainText("changed elsewhere");
+  await expect(other.locator("[data-save]")).toHaveAttribute("data-save", "conflict");
+  const stored = async () => (await (await page.request.get("/api/pieces/demo-apple-fair")).json()).document.items.at(-1).text;
+  expect(await stored()).toBe("FIRST");
+  await other.getByRole("button", { name: "Keep mine as a copy" }).click();
+  await expect(other.getByLabel("Name of the piece")).toHaveValue("Apple Fair (this tab)");
+  await expect(other.getByLabel("Text", { exact: true })).toHaveValue("SECOND");
+  expect(await stored()).toBe("FIRST");
+});
+
+test("“not saved” is said while the server is away, and goes when it is back", async ({ page }) => {
+  await openPiece(page, "demo-snowline-lift");
+  await page.route("**/api/pieces/*", (route) => (route.request().method() === "PUT" ? route.abort() : route.continue()));
+  await page.getByLabel("Text", { exact: true }).fill("Chairs");
+  await expect(page.locator("[data-save]")).toHaveAttribute("data-save", "unsaved");
+  await page.unroute("**/api/pieces/*");
+  await expect(page.locator("[data-save]")).toHaveAttribute("data-save", "saved", { timeout: 10_000 });
+});
+
+test("a piece that is not there says so and leads back", async ({ page }) => {
+  await page.goto("/pieces/nowhere");
+  await expect(page.getByText("This is not on the shelf.")).toBeVisible();
+  await page.getByRole("link", { name: "To the shelf" }).click();
+  await expect(page.getByRole("tab", { name: "pieces" })).toBeVisible();
+});

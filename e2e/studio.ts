@@ -1,0 +1,65 @@
+import { expect, type Download, type Locator, type Page } from "@playwright/test";
+import { readFile } from "node:fs/promises";
+
+/** What a person does in Vextal, for the tests. */
+
+/** Every message of the console that a user should not cause. */
+export function noteFaults(page: Page): string[] {
+  const faults: string[] = [];
+  page.on("pageerror", (e) => faults.push(e.message));
+  page.on("console", (m) => {
+    if (m.type() === "error" && !/Failed to load resource/.test(m.text())) faults.push(m.text());
+  });
+  return faults;
+}
+
+export async function openPiece(page: Page, id: string): Promise<void> {
+  await page.goto(`/pieces/${id}`);
+  await expect(page.locator("[data-board]")).toBeVisible();
+  await expect(page.locator("[data-board] svg path").first()).toBeAttached();
+}
+
+/** Opens a copy of a demo piece with copies of its styles, so that no test sees another one's changes. */
+export async function openCopy(page: Page, id: string): Promise<void> {
+  const read = async (shelf: string, key: string) => (await (await page.request.get(`/api/${shelf}/${key}`)).json()).document;
+  const piece = await read("pieces", id);
+  const mark = `t${Date.now().toString(36)}`;
+  for (const styleId of new Set<string>(piece.items.map((i: { styleId: string }) => i.styleId)))
+    await page.request.post("/api/styles", { data: { ...(await read("styles", styleId)), id: `${styleId}-${mark}` } });
+  const items = piece.items.map((i: { styleId: string }) => ({ ...i, styleId: `${i.styleId}-${mark}` }));
+  await page.request.post("/api/pieces", { data: { ...piece, id: `${id}-${mark}`, items } });
+  await openPiece(page, `${id}-${mark}`);
+}
+
+/** A new piece from the shelf, with its one empty lettering selected. */
+export async function newPiece(page: Page, text: string): Promise<void> {
+  await page.goto("/");
+  await page.getByRole("button", { name: "New piece" }).click();
+  await expect(page.locator("[data-board]")).toBeVisible();
+  await page.getByLabel("Text", { exact: true }).fill(text);
+}
+
+export const saved = (page: Page) => expect(page.locator("[data-save]")).toHaveAttribute("data-save", "saved");
+
+/** The paths that the bench draws for a layer, by coat name through the strip's order. */
+export const boardPaths = (page: Page): Promise<string[]> =>
+  page.locator("[data-board] svg path").evaluateAll((all) => all.map((p) => p.getAttribute("d") ?? ""));
+
+export const coatNames = (page: Page): Promise<string[]> =>
+  page.locator("[data-coat]").evaluateAll((all) => all.map((c) => c.getAttribute("data-coat") ?? ""));
+
+export async function fill(field: Locator, value: string): Promise<void> {
+  await field.fill(value);
+  await field.press("Enter");
+}
+
+export async function downloaded(page: Page, act: () => Promise<void>): Promise<{ name: string; bytes: Buffer }> {
+  const [download] = await Promise.all([page.waitForEvent("download") as Promise<Download>, act()]);
+  return { name: download.suggestedFilename(), bytes: await readFile(await download.path()) };
+}
+
+/** Where a point of the board lies on the screen. */
+export async function boardPoint(page: Page, x: number, y: number): Promise<{ x: number; y: number }> {
+  const box = (await page.locator("[data-board]").boundingBox())!;
+  return { x: box.x + box.width * x, y: box.y + box.height * y };
+}

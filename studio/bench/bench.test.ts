@@ -1,0 +1,135 @@
+import { beforeEach, describe, expect, test } from "@jest/globals";
+import fc from "fast-check";
+import { board, styleOf, word } from "../../tests/engine";
+import { apply, invert } from "@/core/curves/matrix";
+import { letteringMatrix } from "@/core/piece/compile";
+import type { Lettering } from "@/core/piece/schema";
+import type { ItemUpdate } from "@/worker/protocol";
+import { useStudio } from "../state/store";
+import { moveGesture, resized, scaleGesture, turnGesture } from "./gestures";
+import { boardBox, caretAt, hit } from "./hit";
+import { snap, snapLines } from "./snap";
+import { fitted, toBoard, zoomed } from "./view";
+
+const box = { minX: 0, minY: -700, maxX: 2000, maxY: 0 };
+const update = (l: Lettering): ItemUpdate => ({
+  id: l.id, matrix: letteringMatrix(l), layers: [], ink: box, painted: box, frame: box, missing: [], faceHere: true,
+  metrics: { capHeight: 700, stem: 150 },
+  carets: [{ index: 0, x: 0, line: 0 }, { index: 1, x: 1000, line: 0 }, { index: 2, x: 2000, line: 0 }],
+  lines: [{ from: 0, to: 2, x: 0, width: 2000, baseline: 0 }],
+});
+
+describe("the view", () => {
+  test("zooms about a point that stays where it is", () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.1, max: 10, noNaN: true }), fc.integer({ min: 0, max: 1000 }), fc.integer({ min: 0, max: 700 }), (k, x, y) => {
+        const view = { zoom: 0.7, x: 40, y: 60 };
+        const before = toBoard(view, { x, y });
+        const after = toBoard(zoomed(view, k, { x, y }), { x, y });
+        expect(after.x).toBeCloseTo(before.x, 6);
+        expect(after.y).toBeCloseTo(before.y, 6);
+      }),
+    );
+  });
+
+  test("stays within its limits and fits any board", () => {
+    expect(zoomed({ zoom: 1, x: 0, y: 0 }, 1e9, { x: 0, y: 0 }).zoom).toBe(40);
+    for (const size of [{ width: 2304, height: 960 }, { width: 10, height: 5000 }]) {
+      const v = fitted(size, { width: 900, height: 600 });
+      expect(size.width * v.zoom).toBeLessThanOrEqual(900);
+      expect(size.height * v.zoom).toBeLessThanOrEqual(600);
+      expect(v.x + (size.width * v.zoom) / 2).toBeCloseTo(450, 6);
+    }
+  });
+});
+
+describe("snapping", () => {
+  const lines = snapLines({ width: 800, height: 400 }, [{ minX: 100, minY: 50, maxX: 200, maxY: 90 }]);
+
+  test("draws a box's edge or middle to the nearest line within reach", () => {
+    const near = snap({ minX: 203, minY: 150, maxX: 303, maxY: 252 }, lines, 6);
+    expect(near).toEqual({ dx: -3, dy: -1, guides: [{ axis: "x", at: 200 }, { axis: "y", at: 200 }] });
+    expect(snap({ minX: 220, minY: 110, maxX: 330, maxY: 120 }, lines, 6).guides).toEqual([]);
+  });
+});
+
+describe("gestures", () => {
+  const items = [word("Hi", { x: 100, y: 200 }), word("Ho", { id: "two", x: 500, y: 380 })];
+  const now = (id = "word") => useStudio.getState().work!.piece.items.find((i) => i.id === id)!;
+  const at = (x: number, y: number, keys: { shift?: boolean; alt?: boolean } = {}) => ({ at: { x, y }, shift: false, alt: false, ...keys });
+  beforeEach(() => {
+    const style = styleOf();
+    useStudio.getState().open({ piece: board(...items), styles: { [style.id]: style } });
+    useStudio.setState({ scene: { width: 800, height: 400, ground: null, items: items.map(update), times: {} } });
+    useStudio.getState().select(["word"]);
+  });
+
+  test("a move follows the pointer, keeps to an axis with Shift, and is one step of history", () => {
+    const move = moveGesture({ x: 0, y: 0 });
+    move(at(30, 12, { alt: true }));
+    move(at(57, 33, { alt: true }));
+    expect(now()).toMatchObject({ x: 157, y: 233 });
+    move(at(57, 33, { alt: true, shift: true }));
+    expect(now()).toMatchObject({ x: 157, y: 200 });
+    expect(useStudio.getState().history.past).toHaveLength(1);
+  });
+
+  test("a move snaps to the middle of the board, unless snapping is off", () => {
+    // The word is 200 wide: its middle is at 200; 397 from there is 3 short of the board's middle.
+    const move = moveGesture({ x: 0, y: 0 });
+    expect(move(at(197, 0))).toContainEqual({ axis: "x", at: 400 });
+    expect(now().x).toBe(300);
+    useStudio.getState().set({ snapping: false });
+    expect(move(at(197, 0))).toEqual([]);
+    expect(now().x).toBe(297);
+  });
+
+  test("a corner scales the size and the opposite corner stays", () => {
+    const scale = scaleGesture("word", 2);
+    scale(at(500, 270));
+    // From (100, 130) the corner (300, 200) goes to (500, 270): twice as far.
+    expect(now().size).toBeCloseTo(200, 9);
+    const corner = apply(letteringMatrix(now()), { x: box.minX, y: box.minY });
+    expect(corner.x).toBeCloseTo(100, 9);
+    expect(corner.y).toBeCloseTo(130, 9);
+    scale(at(-9999, -9999));
+    expect(now().size).toBeGreaterThanOrEqual(1);
+  });
+
+  test("a turn is about the middle, in steps of 15 degrees with Shift", () => {
+    const middle = { x: 200, y: 165 };
+    const turn = turnGesture("word", { x: 200, y: 100 });
+    turn(at(300, 165));
+    expect(now().turn).toBeCloseTo(90, 6);
+    const centre = apply(letteringMatrix(now()), { x: 1000, y: -350 });
+    expect(centre.x).toBeCloseTo(middle.x, 6);
+    expect(centre.y).toBeCloseTo(middle.y, 6);
+    turn(at(210, 100, { shift: true }));
+    expect(now().turn % 15).toBeCloseTo(0, 9);
+  });
+
+  test("a size by number keeps the middle too", () => {
+    const l = { ...now() };
+    resized(l, update(now()), (x) => void (x.size = 50));
+    const centre = apply(letteringMatrix(l), { x: 1000, y: -350 });
+    expect(centre.x).toBeCloseTo(200, 9);
+    expect(centre.y).toBeCloseTo(165, 9);
+  });
+});
+
+describe("aiming", () => {
+  const turned = update(word("Hi", { x: 400, y: 200, turn: 90 }));
+
+  test("finds the foremost lettering in its own turned box", () => {
+    const inside = apply(turned.matrix, { x: 1000, y: -350 });
+    expect(hit([turned], inside, 0)?.id).toBe("word");
+    expect(hit([turned, { ...turned, id: "front" }], inside, 0)?.id).toBe("front");
+    expect(hit([turned], { x: 200, y: 250 }, 0)).toBeUndefined();
+    expect(boardBox(turned).maxY - boardBox(turned).minY).toBeCloseTo(200, 9);
+  });
+
+  test("puts the caret between the nearest letters", () => {
+    const at = (x: number) => caretAt(turned, apply(invert(turned.matrix), apply(turned.matrix, { x, y: -300 })));
+    expect([at(-50), at(400), at(600), at(5000)]).toEqual([0, 0, 1, 2]);
+  });
+});

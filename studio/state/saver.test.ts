@@ -1,0 +1,154 @@
+import { afterEach, beforeEach, describe, expect, jest, test } from "@jest/globals";
+import { board, styleOf, word } from "../../tests/engine";
+import { ApiProblem } from "../api/client";
+import { applyStyle, saveAsStyle } from "./edits/style";
+import { Saver, type SaveState } from "./saver";
+import type { Work } from "./work";
+
+const style = styleOf();
+const start: Work = { piece: board(word("Tea")), styles: { [style.id]: style } };
+const renamed = (name: string, work = start): Work => ({ ...work, piece: { ...work.piece, name } });
+
+/** A server in memory, with the same rules about revisions. */
+function fakeServer() {
+  const revisions = new Map<string, number>([["pieces/test-piece", 1], ["styles/test-style", 1]]);
+  const names = new Map<string, string>();
+  const log: string[] = [];
+  let fails = 0;
+  const guard = (what: string) => {
+    log.push(what);
+    if (fails > 0) {
+      fails--;
+      throw new ApiProblem(0, "The server does not answer.");
+    }
+  };
+  return {
+    log, names, revisions,
+    fail: (times: number) => void (fails = times),
+    api: {
+      create: async (shelf: string, document: { id: string; name: string }) => {
+        guard(`create ${shelf} ${document.name}`);
+        revisions.set(`${shelf}/${document.id}`, 1);
+        return { document, revision: 1 };
+      },
+      replace: async (shelf: string, document: { id: string; name: string }, revision: number | null) => {
+        guard(`replace ${shelf} ${document.name}`);
+        const key = `${shelf}/${document.id}`;
+        const there = revisions.get(key)!;
+        if (revision !== null && revision !== there) throw new ApiProblem(412, "Changed elsewhere.");
+        names.set(key, document.name);
+        revisions.set(key, there + 1);
+        return there + 1;
+      },
+      remove: async (shelf: string, id: string) => guard(`remove ${shelf} ${id}`),
+      restore: async (shelf: string) => guard(`restore ${shelf}`),
+    } as never,
+  };
+}
+
+let server: ReturnType<typeof fakeServer>;
+let states: SaveState[];
+let saver: Saver;
+const last = () => states.at(-1)!.kind;
+beforeEach(() => {
+  jest.useFakeTimers();
+  server = fakeServer();
+  states = [];
+  saver = new Saver(server.api, start, (s) => states.push(s));
+  saver.track("pieces", start.piece, 1);
+  saver.track("styles", style, 1);
+});
+afterEach(() => void jest.useRealTimers());
+
+describe("the saver", () => {
+  test("saves the last of a burst of changes within half a second, and says so truly", async () => {
+    for (const name of ["N", "Ni", "Night"]) saver.changed(renamed(name));
+    expect(last()).toBe("saving");
+    expect(saver.dirty).toBe(true);
+    await jest.advanceTimersByTimeAsync(500);
+    expect(server.log).toEqual(["replace pieces Night"]);
+    expect(last()).toBe("saved");
+    expect(saver.dirty).toBe(false);
+  });
+
+  test("typing without a pause is saved all the same", async () => {
+    for (let i = 0; i < 20; i++) {
+      saver.changed(renamed(`Name ${i}`));
+      await jest.advanceTimersByTimeAsync(100);
+    }
+    // Two seconds of typing: no change waits longer than a second.
+    expect(server.log.length).toBeGreaterThanOrEqual(4);
+  });
+
+  test("saves what changed while it was saving, one after the other", async () => {
+    saver.changed(renamed("One"));
+    const saving = saver.flush();
+    saver.changed(renamed("Two"));
+    await saving;
+    expect(server.log).toEqual(["replace pieces One", "replace pieces Two"]);
+    expect(server.names.get("pieces/test-piece")).toBe("Two");
+  });
+
+  test("a change that is undone before it is saved is none", async () => {
+    saver.changed(renamed("One"));
+    saver.changed(start);
+    await jest.advanceTimersByTimeAsync(1000);
+    expect(server.log).toEqual([]);
+    expect(last()).toBe("saved");
+  });
+
+  test("says that it is not saved while the server is away, tries again, and loses nothing", async () => {
+    server.fail(2);
+    saver.changed(renamed("Lost?"));
+    await jest.advanceTimersByTimeAsync(500);
+    expect(last()).toBe("unsaved");
+    await jest.advanceTimersByTimeAsync(7000);
+    expect(last()).toBe("saved");
+    expect(server.names.get("pieces/test-piece")).toBe("Lost?");
+  });
+
+  test("stops where another tab has saved, and overwrites only when told to", async () => {
+    server.revisions.set("pieces/test-piece", 5);
+    saver.changed(renamed("Mine"));
+    await jest.advanceTimersByTimeAsync(500);
+    expect(states.at(-1)).toEqual({ kind: "conflict", shelf: "pieces", id: "test-piece", name: "Mine" });
+    saver.changed(renamed("Mine, newer"));
+    await jest.advanceTimersByTimeAsync(5000);
+    expect(server.names.has("pieces/test-piece")).toBe(false);
+    await saver.overwrite();
+    expect(server.names.get("pieces/test-piece")).toBe("Mine, newer");
+    expect(last()).toBe("saved");
+    saver.changed(renamed("Later"));
+    await jest.advanceTimersByTimeAsync(500);
+    expect(server.names.get("pieces/test-piece")).toBe("Later");
+  });
+
+  test("puts a new style on the shelf before the piece that is linked to it", async () => {
+    const { work } = saveAsStyle(start, "word", "Kettle")!;
+    saver.changed(work);
+    await jest.advanceTimersByTimeAsync(500);
+    expect(server.log).toEqual(["create styles Kettle", "replace pieces Test piece"]);
+  });
+
+  test("undoing the making of a style takes it off the shelf; redoing brings it back", async () => {
+    const { work, style: made } = saveAsStyle(start, "word", "Kettle")!;
+    saver.changed(work);
+    await jest.advanceTimersByTimeAsync(500);
+    saver.changed(start);
+    await jest.advanceTimersByTimeAsync(500);
+    expect(server.log.slice(2)).toEqual(["replace pieces Test piece", `remove styles ${made.id}`]);
+    saver.changed(work);
+    await jest.advanceTimersByTimeAsync(500);
+    expect(server.log.slice(4)).toEqual(["restore styles", "replace styles Kettle", "replace pieces Test piece"]);
+  });
+
+  test("leaves a shelf's own style there when the link to it is undone", async () => {
+    const other = { ...style, id: "other", name: "Other" };
+    saver.track("styles", other, 3);
+    saver.changed(applyStyle(start, ["word"], other));
+    await jest.advanceTimersByTimeAsync(500);
+    saver.changed(start);
+    await jest.advanceTimersByTimeAsync(500);
+    expect(server.log.every((l) => l.startsWith("replace pieces"))).toBe(true);
+  });
+});
