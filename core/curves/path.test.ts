@@ -118,7 +118,7 @@ function read(d: string): number[][] {
   let [x, y, sx, sy] = [0, 0, 0, 0];
   for (const [, verb, text] of d.matchAll(/([a-zA-Z])([^a-zA-Z]*)/g)) {
     const n = (text.match(/[-+]?(\d+\.?\d*|\.\d+)(e[-+]?\d+)?/g) ?? []).map(Number);
-    const size = { M: 2, l: 2, h: 1, v: 1, q: 4, c: 6, z: 0 }[verb]!;
+    const size = { M: 2, m: 2, l: 2, h: 1, v: 1, q: 4, c: 6, z: 0 }[verb]!;
     if (verb === "z") [x, y] = [sx, sy];
     for (let i = 0; size && i < n.length; i += size) {
       if (verb === "h") x += n[i];
@@ -129,7 +129,7 @@ function read(d: string): number[][] {
           [x, y] = [bx + n[i + k], by + n[i + k + 1]];
           if (k < size - 2) points.push([x, y]);
         }
-        if (verb === "M") [sx, sy] = [x, y];
+        if (verb === "M" || verb === "m") [sx, sy] = [x, y];
       }
       points.push([x, y]);
     }
@@ -159,6 +159,16 @@ describe("SVG path data", () => {
     expect(toSvgPath(rectangle(0, 0, 10, 5))).toBe("M0 0h10v5h-10z");
     expect(toSvgPath(rectangle(0, 0, 10, 5), 100, -3)).toBe("M100-3h10v5h-10z");
     expect(toSvgPath(Path.empty)).toBe("");
+    expect(toSvgPath(rectangle(0.05, -0.5, 1.25, 0.3))).toBe("M.05-.5h1.25v.3h-1.25z");
+  });
+
+  test("moves as a whole by a whole number of hundredths", () => {
+    const c = circle(3.3333, 7.7777, 50);
+    const still = read(toSvgPath(c));
+    read(toSvgPath(c, 12.345, -6.789)).forEach(([x, y], i) => {
+      expect(x - still[i][0]).toBeCloseTo(12.35, 6);
+      expect(y - still[i][1]).toBeCloseTo(-6.79, 6);
+    });
   });
 
   test("returns to the start of the contour before it goes on", () => {

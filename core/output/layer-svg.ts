@@ -1,7 +1,5 @@
 import type { Matrix } from "../curves/matrix";
-import type { Path } from "../curves/path";
 import { toSvgPath } from "../curves/svg-path";
-import { memoByIdentity } from "../memo";
 import type { SceneFill, SceneItem, SceneLayer } from "../scene/scene";
 import type { SvgNode } from "./svg-node";
 
@@ -9,11 +7,6 @@ import type { SvgNode } from "./svg-node";
 export const number = (v: number): string => String(Number(v.toPrecision(7)));
 
 export const matrixText = (m: Matrix): string => `matrix(${m.map(number).join(" ")})`;
-
-const texts = memoByIdentity<Path, string>(16);
-
-/** Path data, kept while the path stays where it is. */
-const pathData = (path: Path, x: number, y: number): string => texts(path, `${x},${y}`, () => toSvgPath(path, x, y));
 
 /**
  * One layer as a group of one path a letter, with the gradients it needs. Ids start with `prefix`, which must be its
@@ -26,7 +19,7 @@ export function layerNode(layer: SceneLayer, item: SceneItem, prefix: string): S
       ? { fill: fill.colour, ...(fill.opacity < 1 ? { "fill-opacity": number(fill.opacity) } : {}) }
       : { fill: `url(#${prefix}f${i})` },
   );
-  const paths = layer.paths.map((p): SvgNode => ({ name: "path", attributes: { d: pathData(p.path, p.x, p.y), ...paint[p.fill] } }));
+  const paths = layer.paths.map((p): SvgNode => ({ name: "path", attributes: { d: toSvgPath(p.path, p.x, p.y), ...paint[p.fill] } }));
   const attributes: Record<string, string> = { id: prefix, transform: matrixText(item.matrix) };
   if (layer.opacity < 1) attributes.opacity = number(layer.opacity);
   if (layer.blend !== "normal") attributes.style = `mix-blend-mode:${layer.blend}`;
