@@ -45,7 +45,7 @@ test("letter a word, stack four coats, save the style, put it on a word in anoth
     await page.getByRole("radiogroup", { name: "Ink" }).getByRole("radio", { name: ink }).click();
     if (!grow) return;
     await page.getByRole("button", { name: "Add a form step" }).click();
-    await page.getByRole("menuitem", { name: "Grow" }).click();
+    await page.getByRole("menuitem", { name: /^Grow/ }).click();
     await fill(page.getByLabel("Amount", { exact: true }), grow);
   };
   await addCoat("Front", "Edge");

@@ -1,5 +1,6 @@
 import { Maximize2, Magnet, Minus, Plus, AlignCenterHorizontal, AlignCenterVertical } from "lucide-react";
 import { useEffect, useRef, useState, type PointerEvent } from "react";
+import { isEmpty } from "@/core/curves/bounds";
 import { apply, invert, type Point } from "@/core/curves/matrix";
 import { matrixText } from "@/core/output/layer-svg";
 import { layerKey, type ItemUpdate } from "@/worker/protocol";
@@ -115,7 +116,7 @@ export function Bench() {
             {guides.map((g, i) => (
               <GuideLine key={i} guide={g} />
             ))}
-            {!typed && selected.map((item) => <Handles key={item.id} item={item} grips={item === one} begin={begin} />)}
+            {!typed && selected.map((item) => <Handles key={item.id} item={item} grips={item === one && !isEmpty(item.ink)} begin={begin} />)}
             {one && !typed && stage === "coats" && <GradientHandle item={one} begin={begin} />}
           </g>
         </svg>

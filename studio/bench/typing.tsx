@@ -67,7 +67,11 @@ export function useTyping({ item, ask }: Props) {
         if (!undo) e.stopPropagation();
         else e.preventDefault();
       }}
-      onBlur={() => useStudio.getState().settle()}
+      onBlur={() => {
+        useStudio.getState().settle();
+        // Leaving the window is not leaving the text; going to another control is.
+        if (document.activeElement !== field.current) set({ typing: null });
+      }}
     />
   );
   const drawing = (
@@ -76,10 +80,22 @@ export function useTyping({ item, ask }: Props) {
         const [a, b] = [bar(m.from, m.line), bar(m.to, m.line)];
         return <polygon key={i} points={[a[0], a[1], b[1], b[0]].map((p) => `${p.x},${p.y}`).join(" ")} fill="var(--accent)" fillOpacity={0.25} />;
       })}
+      {text === "" && <Invitation at={bar(0, 0)} turn={Math.atan2(item.matrix[1], item.matrix[0])} />}
       {caret && <Caret key={`${caret.index} ${text.length}`} ends={bar(caret.x, caret.line)} />}
     </g>
   );
   return { input, drawing };
+}
+
+/** Where nothing is written yet, what to do. */
+function Invitation({ at: [low, high], turn }: { at: { x: number; y: number }[]; turn: number }) {
+  const x = (low.x + high.x) / 2;
+  const y = (low.y + high.y) / 2;
+  return (
+    <text x={x} y={y} textAnchor="middle" dominantBaseline="central" transform={`rotate(${(turn * 180) / Math.PI} ${x} ${y})`} fill="var(--pencil)" fontSize={18} dy={Math.hypot(high.x - low.x, high.y - low.y) / 2 + 22}>
+      Type the words
+    </text>
+  );
 }
 
 function Caret({ ends: [a, b] }: { ends: { x: number; y: number }[] }) {

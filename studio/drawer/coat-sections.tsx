@@ -71,7 +71,7 @@ function FormSection({ coat, edit }: { coat: Coat; edit: (name: string | null, c
               <Plus />
             </IconButton>
           }
-          items={formStepKinds.filter((k) => !k.source).map((k) => ({ label: k.label, onSelect: () => edit(null, (c) => ({ ...c, form: [...c.form, newFormStep(k.kind)] })) }))}
+          items={formStepKinds.filter((k) => !k.source).map((k) => ({ label: k.label, hint: k.hint, onSelect: () => edit(null, (c) => ({ ...c, form: [...c.form, newFormStep(k.kind)] })) }))}
         />
       }
     >

@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 export interface MenuItem {
   readonly label: string;
   readonly keys?: string;
+  readonly hint?: string;
   readonly icon?: ReactNode;
   readonly disabled?: boolean;
   readonly onSelect: () => void;
@@ -20,9 +21,12 @@ export function Menu({ trigger, items, align = "end" }: { trigger: ReactNode; it
             item === null ? (
               <DropdownMenu.Separator key={i} className="my-1 h-px bg-rule" />
             ) : (
-              <DropdownMenu.Item key={item.label} disabled={item.disabled} onSelect={item.onSelect} className="flex h-8 items-center gap-2 rounded px-2 outline-none data-[disabled]:opacity-40 data-[highlighted]:bg-wash [&_svg]:size-4">
+              <DropdownMenu.Item key={item.label} disabled={item.disabled} onSelect={item.onSelect} className="flex min-h-8 items-center gap-2 rounded px-2 py-1 outline-none data-[disabled]:opacity-40 data-[highlighted]:bg-wash [&_svg]:size-4">
                 {item.icon}
-                <span className="grow">{item.label}</span>
+                <span className="max-w-64 grow">
+                  {item.label}
+                  {item.hint && <span className="block text-xs text-pencil">{item.hint}</span>}
+                </span>
                 {item.keys && <kbd className="font-sans text-xs text-pencil">{item.keys}</kbd>}
               </DropdownMenu.Item>
             ),

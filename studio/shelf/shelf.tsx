@@ -2,6 +2,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { FilePlus2, FolderOpen, Moon, Search, Sun } from "lucide-react";
 import { useTheme } from "next-themes";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { Tabs } from "radix-ui";
 import { useRef, useState } from "react";
@@ -76,6 +77,11 @@ export function Shelf() {
           <Cards shelf={s} search={search} />
         </Tabs.Content>
       ))}
+      <footer className="px-5 pb-4 text-center text-xs text-pencil">
+        <Link href="/licences" className="underline-offset-2 hover:underline">
+          Faces and their licences
+        </Link>
+      </footer>
     </Tabs.Root>
   );
 }

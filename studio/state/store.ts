@@ -76,7 +76,8 @@ export const useStudio = create<StudioState & StudioActions>((set, get) => ({
   benchSize: { width: 0, height: 0 },
   open: (work) => {
     const last = work.piece.items.at(-1);
-    set({ ...clean, work, ...selected(work, last ? [last.id] : []) });
+    // An empty lettering waits to be typed.
+    set({ ...clean, work, ...selected(work, last ? [last.id] : []), typing: last?.text === "" ? last.id : null });
   },
   change: (edit, merge = null) => {
     const { work, history } = get();

@@ -25,7 +25,6 @@ interface Props {
 export function CoatCard({ coat, index, count, item }: Props) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: coat.id });
   const chosen = useStudio((s) => s.coatId === coat.id);
-  const ground = useStudio((s) => s.scene?.ground);
   const { changeStyle, set } = useStudio.getState();
 
   // The chosen coat is never out of sight, however long the strip.
@@ -91,7 +90,8 @@ export function CoatCard({ coat, index, count, item }: Props) {
       style={{ transform: CSS.Translate.toString(transform), transition }}
       className={clsx("group relative flex w-[136px] shrink-0 flex-col overflow-hidden rounded-lg border bg-sheet", chosen ? "border-accent shadow-[0_0_0_1px_var(--accent)]" : "border-rule hover:border-pencil", isDragging && "z-10 opacity-80 shadow-lg")}
     >
-      <div className={clsx("relative min-h-0 grow", !ground && "checker")} style={{ background: ground ? `color-mix(in srgb, ${ground} 55%, #e8e8e6)` : undefined }}>
+      {/* A middle grey, on which every ink can be told. */}
+      <div className="relative min-h-0 grow bg-[#b5b4b0]">
         <CoatPicture coat={coat} item={item} />
       </div>
       <div className="flex h-7 shrink-0 items-center gap-1 pl-2">
@@ -127,7 +127,7 @@ function CoatPicture({ coat, item }: { coat: Coat; item: ItemUpdate | undefined 
   const layer = item?.layers.find((l) => l.id === coat.id);
   const node = useStudio((s) => (item ? s.nodes.get(layerKey(item.id, coat.id)) : undefined));
   if (!item || !layer || !node || isEmpty(item.painted))
-    return <p className="flex h-full items-center justify-center px-2 text-center text-xs text-pencil">{coat.on ? "nothing left of the letters" : "off"}</p>;
+    return <p className="flex h-full items-center justify-center px-2 text-center text-xs text-[#3c3935]">{!coat.on ? "off" : item && !item.carets.some((c) => c.index > 0) ? "no letters yet" : "nothing left of the letters"}</p>;
   const b = item.painted;
   const margin = Math.max(b.maxX - b.minX, b.maxY - b.minY) * 0.06;
   const viewBox = `${b.minX - margin} ${b.minY - margin} ${b.maxX - b.minX + 2 * margin} ${b.maxY - b.minY + 2 * margin}`;

@@ -1,0 +1,32 @@
+import { describe, expect, test } from "@jest/globals";
+import { existsSync, readFileSync } from "node:fs";
+import { z } from "zod";
+import { pieceFileSchema, pieceSchema } from "../core/piece/schema";
+import { styleSchema } from "../core/style/schema";
+import { shippedFaces } from "../server/faces/shipped";
+
+describe("what is published", () => {
+  test.each([["piece", pieceSchema], ["style", styleSchema], ["file", pieceFileSchema]] as const)("the JSON Schema of a %s is today's", (name, schema) => {
+    const published = JSON.parse(readFileSync(`docs/schemas/${name}.schema.json`, "utf8"));
+    expect(published).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(schema, { io: "input" }))));
+  });
+
+  test("every face has its file, its licence and its line in the notice", () => {
+    const notice = readFileSync("docs/faces.md", "utf8");
+    expect(new Set(shippedFaces.map((f) => f.id)).size).toBe(shippedFaces.length);
+    for (const f of shippedFaces) {
+      expect(existsSync(`node_modules/${f.file}`)).toBe(true);
+      expect(readFileSync(`node_modules/${f.licenceFile}`, "utf8")).toMatch(/Open Font License|OPEN FONT LICENSE|Apache License/);
+      expect(notice).toContain(`| ${f.name} |`);
+    }
+  });
+
+  test("every dependency has its reason", () => {
+    const { dependencies } = JSON.parse(readFileSync("package.json", "utf8")) as { dependencies: Record<string, string> };
+    const reasons = readFileSync("docs/dependencies.md", "utf8");
+    for (const name of Object.keys(dependencies)) {
+      const known = /^@(expo-google-fonts|fontsource|fontsource-variable)\//.test(name) ? `${name.split("/")[0]}/` : name.replace(/^@dnd-kit\//, "");
+      expect(reasons).toContain(known);
+    }
+  });
+});
