@@ -24,7 +24,7 @@ export function ensurePackages({ quiet = false } = {}) {
   const lock = sha(readFileSync(at("package-lock.json")));
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === lock) return;
   if (!quiet) console.log("Installing packages from the lock file (about a minute)…");
-  const status = run("npm", ["ci", "--no-audit", "--no-fund"], { stdio: quiet ? ["ignore", 2, 2] : "inherit" });
+  const status = run("npm", ["ci", "--include=dev", "--no-audit", "--no-fund"], { stdio: quiet ? ["ignore", 2, 2] : "inherit" });
   if (status !== 0) throw new Error("The packages could not be installed; npm's message is above.");
   writeFileSync(stamp, lock);
 }

@@ -1,3 +1,4 @@
+import type { Point } from "./matrix";
 import type { Path } from "./path";
 
 /**
@@ -24,7 +25,8 @@ export interface Band {
  * negative (shoelace, y down) and do not cross themselves. All operations are pure.
  */
 export interface CurveKernel {
-  union(paths: readonly Path[]): Path;
+  /** @param at where the origin of each path lies, where they are not all at 0, 0 */
+  union(paths: readonly Path[], at?: readonly Point[]): Path;
   intersect(a: Path, b: Path): Path;
   subtract(a: Path, b: Path): Path;
   /** The union of a path with itself. Returns the same object where no contours overlap. */

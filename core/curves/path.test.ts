@@ -35,6 +35,12 @@ describe("a path's box", () => {
     );
   });
 
+  test("is right for a cubic that is almost a quadratic", () => {
+    // The cubic term is 1e-12: the textbook formula for the extreme loses every digit. The true lowest point is a quarter of 500.
+    const nearly = pathOf([0, 499.9999999943539, 0, 0, 0, 0, 0, 499.999999994355]);
+    expect(nearly.bounds.minY).toBeCloseTo(125, 6);
+  });
+
   test("of a quadratic ends at its extreme, not at its handle", () => {
     const path = new PathBuilder().move(0, 0).quad(50, 100, 100, 0).build();
     expect(path.bounds).toEqual({ minX: 0, minY: 0, maxX: 100, maxY: 50 });

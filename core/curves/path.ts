@@ -126,9 +126,11 @@ function extremes(p: readonly number[]): number[] {
   const b = 2 * (p[0] - 2 * p[1] + p[2]);
   const c = p[1] - p[0];
   const inside = (t: number) => t > 0 && t < 1;
-  if (Math.abs(a) < 1e-12) return [-c / b].filter(inside);
   const root = Math.sqrt(b * b - 4 * a * c);
-  return Number.isNaN(root) ? [] : [(-b + root) / (2 * a), (-b - root) / (2 * a)].filter(inside);
+  if (Number.isNaN(root)) return [];
+  // The form that loses no digits where a is small against b (Numerical Recipes, section 5.6).
+  const q = -(b + (b < 0 ? -root : root)) / 2;
+  return [q / a, c / q].filter(inside);
 }
 
 function bezier(p: readonly number[], t: number): number {

@@ -1,5 +1,5 @@
 import { meet } from "../../curves/bounds";
-import { Path, translated } from "../../curves/path";
+import type { Path } from "../../curves/path";
 import type { CurveKernel } from "../../curves/kernel";
 import { memoByKey } from "../../memo";
 import type { FormStepKind } from "../form-step";
@@ -58,7 +58,7 @@ function weldGroup(group: readonly Part[], kernel: CurveKernel): readonly Part[]
   // By identity and place relative to the first, so that a word that moves as a whole is not welded again.
   const key = group.map((p) => `${idOf(p.path)},${(p.x - first.x).toFixed(3)},${(p.y - first.y).toFixed(3)}`).join(";");
   const path = welded(key, () => {
-    const union = kernel.union(group.map((p) => translated(p.path, p.x - first.x, p.y - first.y)));
+    const union = kernel.union(group.map((p) => p.path), group.map((p) => ({ x: p.x - first.x, y: p.y - first.y })));
     const apart = group.reduce((sum, p) => sum + kernel.area(p.path), 0);
     // Boxes that meet are not letters that do: without a common area the letters keep their own curves.
     return apart - kernel.area(union) < 0.01 ? null : union;

@@ -1,7 +1,8 @@
-import { meet } from "../bounds";
+import { meet, shifted, type Bounds } from "../bounds";
 import { flatten } from "../flatten";
 import type { Band, Cap, CurveKernel, Join } from "../kernel";
-import { fromPolygons, Path, PathBuilder, type Polygon } from "../path";
+import type { Point } from "../matrix";
+import { fromPolygons, Path, PathBuilder, translated, type Polygon } from "../path";
 import { signedArea, winding } from "../polygon";
 import { memoByIdentity } from "../../memo";
 import { clip, type Clipper } from "./clipper";
@@ -17,58 +18,64 @@ const tolerance = 0.1;
  */
 export class PolygonKernel implements CurveKernel {
   readonly #clipper: Clipper;
-  readonly #clean = memoByIdentity<Path, Polygon[]>(1);
+  /** Contours that do not cross, by path. */
+  readonly #clean = new WeakMap<Path, Polygon[]>();
+  /** Paths that this kernel made of such contours: welding them changes nothing. */
+  readonly #own = new WeakSet<Path>();
   readonly #results = memoByIdentity<Path, Path>(12);
 
   constructor(clipper: Clipper) {
     this.#clipper = clipper;
   }
 
-  union(paths: readonly Path[]): Path {
-    const filled = paths.filter((p) => !p.isEmpty);
-    if (filled.length === 0) return Path.empty;
-    if (filled.length === 1) return this.weld(filled[0]);
-    const touching = filled.map((p, i) => filled.some((q, k) => k !== i && meet(p.bounds, q.bounds)));
-    const apart = filled.filter((_, i) => !touching[i]);
-    const together = filled.filter((_, i) => touching[i]);
+  union(paths: readonly Path[], at?: readonly Point[]): Path {
+    const placed = paths
+      .map((path, i) => ({ path, x: at?.[i].x ?? 0, y: at?.[i].y ?? 0 }))
+      .filter((p) => !p.path.isEmpty)
+      .map((p) => ({ ...p, bounds: shifted(p.path.bounds, p.x, p.y) }));
+    if (placed.length === 0) return Path.empty;
+    const alone = (p: Placed) => !placed.some((q) => q !== p && meet(p.bounds, q.bounds));
+    const apart = placed.filter(alone);
+    if (apart.length === 1 && placed.length === 1) return translated(this.weld(apart[0].path), apart[0].x, apart[0].y);
+    const together = placed.filter((p) => !alone(p));
     const joined = together.length
-      ? fromPolygons(clip(this.#clipper, "Union", "NonZero", together.flatMap((p) => this.#polygons(p))))
+      ? this.#made(clip(this.#clipper, "Union", "NonZero", together.flatMap((p) => this.#polygons(p.path).map((c) => moved(c, p.x, p.y)))))
       : Path.empty;
     if (apart.length === 0) return joined;
     const all = new PathBuilder().add(joined);
-    for (const p of apart) all.add(this.weld(p));
+    for (const p of apart) all.add(this.weld(p.path), p.x, p.y);
     return all.build();
   }
 
   intersect(a: Path, b: Path): Path {
     if (a.isEmpty || b.isEmpty || !meet(a.bounds, b.bounds)) return Path.empty;
-    return fromPolygons(clip(this.#clipper, "Intersection", "NonZero", this.#polygons(a), this.#polygons(b)));
+    return this.#made(clip(this.#clipper, "Intersection", "NonZero", this.#polygons(a), this.#polygons(b)));
   }
 
   subtract(a: Path, b: Path): Path {
     if (a.isEmpty || b.isEmpty || !meet(a.bounds, b.bounds)) return a;
-    return fromPolygons(clip(this.#clipper, "Difference", "NonZero", this.#polygons(a), this.#polygons(b)));
+    return this.#made(clip(this.#clipper, "Difference", "NonZero", this.#polygons(a), this.#polygons(b)));
   }
 
   weld(path: Path): Path {
-    if (path.isEmpty) return path;
+    if (path.isEmpty || this.#own.has(path)) return path;
     return this.#results(path, "weld", () => {
       const before = flatten(path, tolerance);
       const after = this.#polygons(path);
-      return sameContours(before, after) ? path : fromPolygons(after);
+      return sameContours(before, after) ? path : this.#made(after);
     });
   }
 
   grow(path: Path, distance: number, join: Join): Path {
     if (path.isEmpty) return path;
     if (distance === 0) return this.weld(path);
-    return this.#results(path, `grow ${distance} ${joinKey(join)}`, () => fromPolygons(this.#offset(this.#polygons(path), distance, join)));
+    return this.#results(path, `grow ${distance} ${joinKey(join)}`, () => this.#made(this.#offset(this.#polygons(path), distance, join)));
   }
 
   band(path: Path, band: Band): Path {
     if (path.isEmpty || band.width <= 0) return Path.empty;
     const key = `band ${band.width} ${band.side} ${joinKey(band.join)} ${band.cap} ${band.dashes.join()}`;
-    return this.#results(path, key, () => fromPolygons(this.#makeBand(this.#polygons(path), band)));
+    return this.#results(path, key, () => this.#made(this.#makeBand(this.#polygons(path), band)));
   }
 
   plug(path: Path): Path {
@@ -85,7 +92,18 @@ export class PolygonKernel implements CurveKernel {
 
   /** The outline flattened and welded: outers positive, counters negative. */
   #polygons(path: Path): Polygon[] {
-    return this.#clean(path, "", () => clip(this.#clipper, "Union", "NonZero", flatten(path, tolerance)));
+    let polygons = this.#clean.get(path);
+    if (!polygons) this.#clean.set(path, (polygons = clip(this.#clipper, "Union", "NonZero", flatten(path, tolerance))));
+    return polygons;
+  }
+
+  /** A path of contours that clipping gave, and which need not be cleaned again. */
+  #made(polygons: Polygon[]): Path {
+    const path = fromPolygons(polygons);
+    if (path.isEmpty) return path;
+    this.#clean.set(path, polygons);
+    this.#own.add(path);
+    return path;
   }
 
   #offset(clean: readonly Polygon[], distance: number, join: Join): Polygon[] {
@@ -114,6 +132,23 @@ export class PolygonKernel implements CurveKernel {
       }
     return clip(this.#clipper, "Union", "Positive", raw);
   }
+}
+
+interface Placed {
+  readonly path: Path;
+  readonly x: number;
+  readonly y: number;
+  readonly bounds: Bounds;
+}
+
+function moved(p: Polygon, dx: number, dy: number): Polygon {
+  if (dx === 0 && dy === 0) return p;
+  const out = new Float64Array(p.length);
+  for (let i = 0; i < p.length; i += 2) {
+    out[i] = p[i] + dx;
+    out[i + 1] = p[i + 1] + dy;
+  }
+  return out;
 }
 
 const joinKey = (join: Join) => (join.kind === "miter" ? `miter${join.limit}` : join.kind);

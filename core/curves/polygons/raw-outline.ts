@@ -30,36 +30,45 @@ export function rawOutline(contour: Polygon, distance: number, join: Join, toler
   // The chord of angle a lies d (1 - cos(a / 2)) inside its arc.
   const arcStep = 2 * Math.acos(Math.max(0, 1 - Math.min(tolerance, reach) / reach));
 
+  // Written without closures or small arrays: this runs for every point of every grown letter.
   for (let i = 0; i < n; i++) {
     const h = i === 0 ? n - 1 : i - 1;
     const x = contour[2 * i];
     const y = contour[2 * i + 1];
-    const [ax, ay, bx, by] = [normalX[h], normalY[h], normalX[i], normalY[i]];
+    const ax = normalX[h];
+    const ay = normalY[h];
+    const bx = normalX[i];
+    const by = normalY[i];
     const cos = ax * bx + ay * by;
     const sin = ax * by - ay * bx;
-    const opens = sin * distance > 0;
+    const back = cos <= -0.999999;
 
-    if (cap !== undefined && cos < -0.999999) {
+    if (back && cap !== undefined) {
       addCap(out, x, y, ax, ay, distance, cap, arcStep);
       continue;
     }
-    // Distance from the vertex to the meeting point of the two shifted edges, along each edge: d tan(turn / 2).
-    const tangent = cos > -0.999999 ? Math.abs(sin) / (1 + cos) : Infinity;
-    const meet = () => {
+    let meets: boolean;
+    if (sin * distance > 0) {
+      const ratio = back ? Infinity : Math.sqrt(2 / (1 + cos)); // 1 / cos(turn / 2) = 1 / sin(theta / 2)
+      meets = reach * (ratio - 1) < tolerance || (join.kind === "miter" && ratio <= join.limit);
+      if (!meets && join.kind === "round") {
+        addArc(out, x, y, ax * distance, ay * distance, Math.atan2(sin, cos), arcStep);
+        continue;
+      }
+    } else {
+      // A gentle inner turn, as flattened curves have: the shifted edges meet, d tan(turn / 2) along each, before they
+      // run out. At a sharper one the outline passes through the vertex itself.
+      const along = back ? Infinity : Math.abs(sin) / (1 + cos);
+      meets = reach * along < 0.5 * Math.min(lengths[h], lengths[i]);
+      if (!meets) {
+        out.push(x + ax * distance, y + ay * distance, x, y, x + bx * distance, y + by * distance);
+        continue;
+      }
+    }
+    if (meets) {
       const k = distance / (1 + cos);
       out.push(x + (ax + bx) * k, y + (ay + by) * k);
-    };
-    if (!opens) {
-      // A gentle inner turn, as flattened curves have: the shifted edges meet before they run out.
-      if (reach * tangent < 0.5 * Math.min(lengths[h], lengths[i])) meet();
-      else out.push(x + ax * distance, y + ay * distance, x, y, x + bx * distance, y + by * distance);
-      continue;
-    }
-    const ratio = cos > -0.999999 ? Math.sqrt(2 / (1 + cos)) : Infinity; // 1 / cos(turn / 2) = 1 / sin(theta / 2)
-    if (reach * (ratio - 1) < tolerance) meet();
-    else if (join.kind === "miter" && ratio <= join.limit) meet();
-    else if (join.kind === "round") addArc(out, x, y, ax * distance, ay * distance, Math.atan2(sin, cos), arcStep);
-    else out.push(x + ax * distance, y + ay * distance, x + bx * distance, y + by * distance);
+    } else out.push(x + ax * distance, y + ay * distance, x + bx * distance, y + by * distance);
   }
   return Float64Array.from(out);
 }
