@@ -67,6 +67,19 @@ describe("documents", () => {
     expect((await get(db, "pieces", piece.id)).document).toEqual(piece);
   });
 
+  test("a style that is deleted leaves its look with every lettering that was linked to it", async () => {
+    const style = styleOf();
+    await create(db, "styles", style);
+    const own = { ...style, name: "Own" };
+    await create(db, "pieces", board(word("Tea"), word("Room", { id: "two", ownStyle: own }), word("Bare", { id: "three", styleId: null })));
+    await remove(db, "styles", style.id);
+    const after = (await get(db, "pieces", piece.id)).document;
+    expect(after.items.map((i) => i.ownStyle?.name ?? null)).toEqual(["Test", "Own", null]);
+    // The link stays, so that a style that is brought back is linked again.
+    expect(after.items[0].styleId).toBe(style.id);
+    expect((await picture(db, "pieces", piece.id)).svg).toContain("#112233");
+  });
+
   test("are copied under a name and an id of their own", async () => {
     await create(db, "styles", styleOf());
     const made = await copy(db, "styles", "test-style");

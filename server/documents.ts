@@ -1,4 +1,4 @@
-import { and, desc, eq, isNotNull, isNull, lt, sql } from "drizzle-orm";
+import { and, desc, eq, isNotNull, isNull, like, lt, sql } from "drizzle-orm";
 import { nanoid } from "nanoid";
 import { openPiece, openStyle } from "../core/input/open";
 import type { Piece } from "../core/piece/schema";
@@ -90,12 +90,24 @@ export async function replace<S extends Shelf>(db: Database, shelf: S, document:
 export async function remove(db: Database, shelf: Shelf, id: string): Promise<void> {
   const { table } = shelves[shelf];
   await db.delete(table).where(and(isNotNull(table.deletedAt), lt(table.deletedAt, Date.now() - keptDeleted)));
+  if (shelf === "styles") await keepLooks(db, (await get(db, "styles", id)).document);
   const rows = await db
     .update(table)
     .set({ deletedAt: Date.now() })
     .where(and(eq(table.id, id), isNull(table.deletedAt)))
     .returning({ id: table.id });
   if (!rows.length) throw new NotFound();
+}
+
+/** Before a style goes, every lettering that is linked to it is given its look as its own, so that no word loses its paint. */
+async function keepLooks(db: Database, style: Style): Promise<void> {
+  const linked = await db.select({ id: pieces.id }).from(pieces).where(like(pieces.document, `%"styleId":${JSON.stringify(style.id)}%`));
+  for (const { id } of linked) {
+    const found = await get(db, "pieces", id).catch(() => undefined);
+    if (!found) continue;
+    const items = found.document.items.map((i) => (i.styleId === style.id && !i.ownStyle ? { ...i, ownStyle: style } : i));
+    await replace(db, "pieces", { ...found.document, items }, found.revision);
+  }
 }
 
 /** Takes a deletion back. @throws NotFound */

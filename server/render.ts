@@ -46,7 +46,7 @@ export async function renderSvg({ piece, styles }: Pick<PieceFile, "piece" | "st
 }
 
 /** @throws Problem where nothing is inked or the size is too large */
-export async function renderPng({ file, area, ground, size }: PngRequest): Promise<Buffer> {
+export async function renderPng({ file, area, ground, size }: PngRequest, signal?: AbortSignal): Promise<Buffer> {
   const { piece, styles } = file;
   const scene = await sceneOf(piece, styles);
   const box = exportArea(scene, area);
@@ -56,5 +56,5 @@ export async function renderPng({ file, area, ground, size }: PngRequest): Promi
   const height = size.kind === "dpi" ? pixelsAt(h, size.dpi) : Math.max(1, Math.round((width * h) / w));
   checkSize(width, height);
   const svg = toSvg(scene, { title: piece.name, unit: piece.board.unit, faces: [], area, ground, pixels: { width, height } });
-  return withResolution(await drawPng(svg, width, height), size.kind === "dpi" ? size.dpi : width / (w / 96));
+  return withResolution(await drawPng(svg, width, height, signal), size.kind === "dpi" ? size.dpi : width / (w / 96));
 }

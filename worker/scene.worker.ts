@@ -1,5 +1,6 @@
 import { expose } from "comlink";
 import { empty, joinAll } from "../core/curves/bounds";
+import { memoByIdentity } from "../core/memo";
 import { layerNode } from "../core/output/layer-svg";
 import { toSvg } from "../core/output/svg";
 import type { SvgNode } from "../core/output/svg-node";
@@ -28,12 +29,10 @@ const versionOf = (layer: SceneLayer): number => {
   return version;
 };
 
-const nodes = new WeakMap<SceneLayer, SvgNode>();
-function nodeOf(layer: SceneLayer, item: SceneItem): SvgNode {
-  let node = nodes.get(layer);
-  if (!node) nodes.set(layer, (node = layerNode(layer, item, `b-${item.id}-${layer.id}`)));
-  return node;
-}
+// By item too: two letterings that are set alike share their layers, and ids must be their own.
+const nodes = memoByIdentity<SceneLayer, SvgNode>(16);
+const nodeOf = (layer: SceneLayer, item: SceneItem): SvgNode =>
+  nodes(layer, item.id, () => layerNode(layer, item, `b-${item.id}-${layer.id}`));
 
 function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known): LayerUpdate {
   const version = versionOf(layer);

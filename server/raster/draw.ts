@@ -14,21 +14,25 @@ const waiting: (() => void)[] = [];
 /**
  * An SVG of known size as PNG.
  * @param svg whose width and height attributes are `width` and `height` pixels
- * @throws Problem where it is too large, takes too long or needs too much memory
+ * @param signal ends the drawing at once
+ * @throws Problem where it is too large, takes too long, needs too much memory or was stopped
  */
-export async function drawPng(svg: string, width: number, height: number): Promise<Uint8Array> {
+export async function drawPng(svg: string, width: number, height: number, signal?: AbortSignal): Promise<Uint8Array> {
   checkSize(width, height);
   if (running >= atOnce) await new Promise<void>((go) => waiting.push(go));
   running++;
   try {
-    return await drawInChild(svg, width);
+    if (signal?.aborted) throw new Problem(stopped);
+    return await drawInChild(svg, width, signal);
   } finally {
     running--;
     waiting.shift()?.();
   }
 }
 
-function drawInChild(svg: string, width: number): Promise<Uint8Array> {
+const stopped = "The picture was stopped.";
+
+function drawInChild(svg: string, width: number, signal?: AbortSignal): Promise<Uint8Array> {
   const script = path.resolve(/* turbopackIgnore: true */ process.cwd(), "server/raster/child.mjs");
   const child = fork(/* turbopackIgnore: true */ script, [], { serialization: "advanced", stdio: ["ignore", "ignore", "ignore", "ipc"], execArgv: [] });
   return new Promise((resolve, reject) => {
@@ -44,6 +48,7 @@ function drawInChild(svg: string, width: number): Promise<Uint8Array> {
     const watch = setInterval(() => {
       if (child.pid) void residentBytes(child.pid).then((bytes) => bytes > memoryLimit && fail("The picture needs too much memory. Choose fewer pixels."));
     }, 200);
+    signal?.addEventListener("abort", () => fail(stopped), { once: true });
     child.once("message", (message: { png: Uint8Array }) => end(() => resolve(message.png)));
     child.once("exit", () => fail("The picture could not be drawn."));
     child.once("error", () => fail("The picture could not be drawn."));

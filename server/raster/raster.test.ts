@@ -75,6 +75,13 @@ describe("a picture's size and resolution", () => {
     await expect(drawPng("<svg", 10, 10)).rejects.toThrow(/could not be drawn/);
   });
 
+  test("a picture that is no longer wanted is stopped", async () => {
+    const stop = new AbortController();
+    const drawing = renderPng(request({ size: { kind: "width", width: 8000 } }), stop.signal);
+    setTimeout(() => stop.abort(), 50);
+    await expect(drawing).rejects.toThrow(/stopped/);
+  });
+
   test("resolution is spliced into any PNG", () => {
     const png = PNG.sync.write(new PNG({ width: 2, height: 2 }));
     expect(chunks(withResolution(png, 72))[1].data.readUInt32BE(0)).toBe(2835);

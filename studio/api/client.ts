@@ -36,7 +36,8 @@ async function call(path: string, init: RequestInit = {}): Promise<Response> {
   let response: Response;
   try {
     response = await fetch(path, init);
-  } catch {
+  } catch (error) {
+    if (init.signal?.aborted) throw error;
     throw new ApiProblem(0, "Vextal's server does not answer. Is it still running?");
   }
   if (response.ok) return response;
@@ -66,6 +67,6 @@ export const api = {
   restore: async (shelf: Shelf, id: string) => void (await call(`/api/${shelf}/${id}/restore`, { method: "POST" })),
   copy: async <S extends Shelf>(shelf: S, id: string): Promise<Stored<S>> => (await call(`/api/${shelf}/${id}/copy`, { method: "POST" })).json(),
   faces: async (): Promise<FaceEntry[]> => (await call("/api/faces")).json(),
-  png: async (request: unknown): Promise<Blob> => (await call("/api/png", json("POST", request))).blob(),
+  png: async (request: unknown, signal: AbortSignal): Promise<Blob> => (await call("/api/png", { ...json("POST", request), signal })).blob(),
   pictureUrl: (shelf: Shelf, entry: Pick<Entry, "id" | "revision">) => `/api/${shelf}/${entry.id}/picture?r=${entry.revision}`,
 };

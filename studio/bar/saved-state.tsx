@@ -35,6 +35,10 @@ function Conflict() {
   const router = useRouter();
   const open = state.kind === "conflict";
   const what = open ? (state.shelf === "pieces" ? "piece" : "style") : "piece";
+  const takeTheirs = () => {
+    session().saver.discard();
+    window.location.reload();
+  };
   const copy = async () => {
     try {
       const id = await keepAsCopy();
@@ -50,7 +54,7 @@ function Conflict() {
       title={`This ${what} was changed elsewhere`}
       actions={
         <>
-          <Button onClick={() => window.location.reload()}>Take theirs</Button>
+          <Button onClick={takeTheirs}>Take theirs</Button>
           <Button onClick={() => void copy()}>Keep mine as a copy</Button>
           <Button look="primary" onClick={() => void session().saver.overwrite()}>
             Overwrite with mine

@@ -29,7 +29,7 @@ export function ExportDrawer() {
   const [dpi, setDpi] = useState(board.dpi);
   const [width, setWidth] = useState(2000);
   const [busy, setBusy] = useState<string | null>(null);
-  const run = useRef(0);
+  const stop = useRef<AbortController | null>(null);
 
   const ids = what === "selection" ? selection : null;
   const items = work!.piece.items.filter((i) => !ids || ids.includes(i.id));
@@ -40,32 +40,32 @@ export function ExportDrawer() {
   const [w, h] = nothing ? [0, 0] : [box.maxX - box.minX, box.maxY - box.minY];
   const pixels = nothing ? null : sizeBy === "dpi" ? [pixelsAt(w, dpi), pixelsAt(h, dpi)] : [width, Math.max(1, Math.round((width * h) / w))];
 
-  const work_ = async (label: string, make: () => Promise<void>) => {
-    const mine = ++run.current;
+  const attempt = async (label: string, make: (signal: AbortSignal) => Promise<void>) => {
+    const run = new AbortController();
+    stop.current = run;
     setBusy(label);
     try {
-      await make();
+      await make(run.signal);
     } catch (error) {
-      if (mine === run.current) toast.error((error as Error).message);
+      if (!run.signal.aborted) toast.error((error as Error).message);
     } finally {
-      if (mine === run.current) setBusy(null);
+      if (stop.current === run) setBusy(null);
     }
   };
   const svg = (withPiece: boolean) =>
-    work_("svg", async () => {
+    attempt("svg", async () => {
       const text = await session().scene.svg({ file: fileOf(work!), items: ids, ground, withPiece });
       download(new Blob([text], { type: "image/svg+xml" }), name("svg"));
     });
   const png = () =>
-    work_("png", async () => {
-      const mine = run.current;
-      const blob = await api.png({
+    attempt("png", async (signal) => {
+      const request = {
         file: fileOf(work!),
         area: ids ? { kind: "items", ids } : { kind: "board" },
         ground,
         size: sizeBy === "dpi" ? { kind: "dpi", dpi } : { kind: "width", width },
-      });
-      if (mine === run.current) download(blob, name("png"));
+      };
+      download(await api.png(request, signal), name("png"));
     });
 
   return (
@@ -106,7 +106,7 @@ export function ExportDrawer() {
           {pixels ? `${pixels[0].toLocaleString("en")} × ${pixels[1].toLocaleString("en")} pixels` : "Nothing to draw"}
         </p>
         {busy === "png" ? (
-          <Button className="w-full" onClick={() => { run.current++; setBusy(null); }}>
+          <Button className="w-full" onClick={() => stop.current?.abort()}>
             Drawing the picture… Stop
           </Button>
         ) : (

@@ -46,7 +46,8 @@ export class SceneClient {
       this.#next = undefined;
       try {
         const update = unwrap(await this.#limited(this.#open().compile(file, this.#known as Known)));
-        for (const item of update.items) for (const layer of item.layers) this.#known[layerKey(item.id, layer.id)] = layer.version;
+        // The page keeps the layers of its last scene and no others: what is gone must be sent again when it comes back.
+        this.#known = Object.fromEntries(update.items.flatMap((item) => item.layers.map((layer) => [layerKey(item.id, layer.id), layer.version])));
         this.onScene(update);
       } catch (error) {
         this.onProblem((error as Error).message);

@@ -123,6 +123,16 @@ describe("the saver", () => {
     expect(server.names.get("pieces/test-piece")).toBe("Later");
   });
 
+  test("gives its own version up when the other one is taken", async () => {
+    server.revisions.set("pieces/test-piece", 5);
+    saver.changed(renamed("Mine"));
+    await jest.advanceTimersByTimeAsync(500);
+    saver.discard();
+    expect(saver.dirty).toBe(false);
+    await saver.flush(true);
+    expect(server.log).toHaveLength(1);
+  });
+
   test("puts a new style on the shelf before the piece that is linked to it", async () => {
     const { work } = saveAsStyle(start, "word", "Kettle")!;
     saver.changed(work);

@@ -31,6 +31,7 @@ export class Saver {
   #work: Work;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #running = false;
+  #discarded = false;
   #stopped: { shelf: Shelf; id: string; name: string } | undefined;
 
   constructor(
@@ -47,7 +48,12 @@ export class Saver {
   }
 
   get dirty(): boolean {
-    return this.#changes().length > 0;
+    return !this.#discarded && this.#changes().length > 0;
+  }
+
+  /** Gives up what is not saved, so that the page can be left for what is on the server. */
+  discard(): void {
+    this.#discarded = true;
   }
 
   /** Takes note of the work as it is now. */
@@ -67,7 +73,7 @@ export class Saver {
   async flush(leaving = false): Promise<void> {
     clearTimeout(this.#timer);
     this.#timer = undefined;
-    if (this.#running || this.#stopped) return;
+    if (this.#running || this.#stopped || this.#discarded) return;
     this.#running = true;
     try {
       for (let changes = this.#changes(); changes.length; changes = this.#changes()) {

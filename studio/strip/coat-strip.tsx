@@ -46,7 +46,7 @@ export function CoatStrip() {
       ) : (
         <DndContext id="coats" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
           <SortableContext items={coats.map((c) => c.id)} strategy={horizontalListSortingStrategy}>
-            <ol className="flex min-w-0 grow items-stretch gap-2 overflow-x-auto px-3 py-2" onPointerLeave={() => set({ shownUpTo: null })}>
+            <ol className="flex min-w-0 grow items-stretch gap-2 scroll-px-3 overflow-x-auto px-3 py-2" onPointerLeave={() => set({ shownUpTo: null })}>
               {coats.map((coat, i) => (
                 <CoatCard key={coat.id} coat={coat} index={i} count={coats.length} item={item} />
               ))}

@@ -1,0 +1,111 @@
+import { expect, test, type Page } from "@playwright/test";
+import { coatNames, downloaded, noteFaults, openCopy, saved } from "./studio";
+
+/** Goes on with Tab until the control of that name has the focus, as one who uses no mouse does. */
+async function tabTo(page: Page, name: string | RegExp, key = "Tab"): Promise<void> {
+  for (let i = 0; i < 150; i++) {
+    const label = await page.evaluate(() => {
+      const e = document.activeElement as HTMLElement | null;
+      return e?.getAttribute("aria-label") || (e as HTMLInputElement | null)?.labels?.[0]?.textContent || e?.textContent || "";
+    });
+    if (typeof name === "string" ? label.trim() === name : name.test(label)) return;
+    await page.keyboard.press(key);
+  }
+  throw new Error(`Tab does not reach ${name}`);
+}
+
+test("the whole job by keyboard alone: a word, a coat, a style, an export", async ({ page }) => {
+  const faults = noteFaults(page);
+  await page.goto("/");
+  await expect(page.getByRole("link", { name: /Open/ }).first()).toBeVisible();
+  await tabTo(page, "New piece");
+  await page.keyboard.press("Enter");
+
+  // The new lettering waits to be typed.
+  await expect(page.locator("[data-caret]")).toBeAttached();
+  await page.keyboard.type("Sleeper");
+  await expect(page.getByLabel("Text", { exact: true })).toHaveValue("Sleeper");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("Shift+ArrowRight");
+  await expect(page.getByRole("button", { name: "Undo" })).toBeEnabled();
+
+  await page.keyboard.press("2");
+  await tabTo(page, "Add a coat in front of the chosen one");
+  await page.keyboard.press("Enter");
+  await expect.poll(() => coatNames(page)).toEqual(["Letters", "Coat 2"]);
+  await tabTo(page, "Add a form step", "Shift+Tab");
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("Enter");
+  await expect(page.getByLabel("Amount", { exact: true })).toBeVisible();
+  await tabTo(page, /^Coat 2 of 2/);
+  await page.keyboard.press("Alt+ArrowLeft");
+  await expect.poll(() => coatNames(page)).toEqual(["Coat 2", "Letters"]);
+
+  await tabTo(page, "Save as a style…", "Shift+Tab");
+  await page.keyboard.press("Enter");
+  await page.keyboard.type("Sleeper Look");
+  await page.keyboard.press("Enter");
+  await expect(page.getByLabel("Choose a style")).toContainText("Sleeper Look");
+  await saved(page);
+
+  await page.keyboard.press("Escape");
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press("3");
+  await tabTo(page, "Plain SVG");
+  const svg = await downloaded(page, () => page.keyboard.press("Enter"));
+  expect(svg.bytes.toString()).toContain("<path");
+  expect(faults).toEqual([]);
+});
+
+test("letterings are reached, doubled, ordered and deleted by keys, and the focus is always seen", async ({ page }) => {
+  await openCopy(page, "demo-tea-room-window");
+  await page.getByRole("application", { name: "Bench" }).focus();
+  const text = page.getByLabel("Text", { exact: true });
+  await expect(text).toHaveValue("Tea Room");
+  await page.keyboard.press("Shift+Tab");
+  await expect(text).toHaveValue("The Old Engine Shed");
+  await page.keyboard.press("Tab");
+  await expect(text).toHaveValue("Tea Room");
+  const items = () => page.locator("[data-board] svg").evaluateAll((all) => new Set(all.map((s) => (s as HTMLElement).dataset.layer!.slice(2, 6))).size);
+  await page.keyboard.press("Control+D");
+  await expect.poll(items).toBe(3);
+  await page.keyboard.press("Delete");
+  await expect.poll(items).toBe(2);
+  await page.keyboard.press("Control+Z");
+  await expect.poll(items).toBe(3);
+
+  for (let i = 0; i < 12; i++) {
+    await page.keyboard.press("Tab");
+    const outline = await page.evaluate(() => {
+      const s = getComputedStyle(document.activeElement!);
+      const around = getComputedStyle(document.activeElement!.parentElement!);
+      return s.outlineStyle !== "none" || s.borderColor !== around.borderColor || around.borderStyle !== "none";
+    });
+    expect(outline).toBe(true);
+  }
+});
+
+test("a large picture says that it is being drawn, and can be stopped", async ({ page }) => {
+  await openCopy(page, "demo-brindlemoor-station");
+  await page.keyboard.press("3");
+  await page.getByRole("radiogroup", { name: "Size by" }).getByRole("radio", { name: "Width" }).click();
+  await page.getByLabel("Picture width").fill("12000");
+  await page.getByLabel("Picture width").press("Enter");
+  await expect(page.getByText("12,000 × 5,000 pixels")).toBeVisible();
+  await page.getByRole("button", { name: "PNG picture" }).click();
+  await page.getByRole("button", { name: "Drawing the picture… Stop" }).click();
+  await expect(page.getByRole("button", { name: "PNG picture" })).toBeEnabled();
+  await expect(page.locator("[data-sonner-toast]")).toHaveCount(0);
+});
+
+test("a style that is deleted leaves its letters painted", async ({ page }) => {
+  await openCopy(page, "demo-snowline-lift");
+  const pieceUrl = page.url();
+  const piece = (await (await page.request.get(`/api/pieces/${pieceUrl.split("/").pop()}`)).json()).document;
+  const before = await page.locator("[data-board] svg path").count();
+  await page.goto("/");
+  expect((await page.request.delete(`/api/styles/${piece.items[0].styleId}`)).status()).toBe(204);
+  await page.goto(pieceUrl);
+  await expect(page.locator("[data-board] svg path")).toHaveCount(before);
+});

@@ -1,0 +1,93 @@
+// Takes the pictures of docs/screenshots from the built application and the demo data: node scripts/screenshots.mjs
+import { spawn } from "node:child_process";
+import { mkdirSync } from "node:fs";
+import path from "node:path";
+import { chromium } from "@playwright/test";
+import { ensureBuild, ensureChromium, ensurePackages, root } from "./ensure.mjs";
+
+ensurePackages();
+ensureBuild();
+const port = 4398;
+const base = `http://127.0.0.1:${port}`;
+const folder = path.join(root, "docs/screenshots");
+mkdirSync(folder, { recursive: true });
+const server = spawn(process.execPath, [path.join(root, "e2e/serve.mjs"), String(port)], { cwd: root, stdio: "ignore" });
+
+async function up() {
+  for (let i = 0; i < 120; i++) {
+    if (await fetch(`${base}/api/pieces`).then((r) => r.ok, () => false)) return;
+    await new Promise((r) => setTimeout(r, 250));
+  }
+  throw new Error("The server did not answer.");
+}
+
+const flags = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"];
+try {
+  await up();
+  const browser = await chromium.launch({ executablePath: ensureChromium(), args: flags });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const shot = async (name) => {
+    await page.waitForTimeout(700);
+    await page.screenshot({ path: path.join(folder, `${name}.png`) });
+  };
+  const pictures = () =>
+    page.waitForFunction(() => {
+      const all = [...document.querySelectorAll("li img, [role=dialog] img")];
+      return all.length > 5 && all.every((i) => i.complete && i.naturalWidth > 0);
+    });
+  const open = async (id) => {
+    await page.goto(`${base}/pieces/${id}`);
+    await page.waitForSelector("[data-board] svg path", { state: "attached" });
+  };
+  /** The middle of the board's upper half, where each demo piece has its main word. */
+  const mainWord = async () => {
+    const box = await page.locator("[data-board]").boundingBox();
+    return [box.x + box.width / 2, box.y + box.height * 0.45];
+  };
+
+  await page.goto(base);
+  await pictures();
+  await shot("shelf");
+  await page.getByRole("tab", { name: "styles" }).click();
+  // Pictures below the edge are fetched when they are scrolled to.
+  await page.evaluate(() => window.scrollTo(0, 9999));
+  await page.waitForTimeout(1500);
+  await page.evaluate(() => window.scrollTo(0, 0));
+  await shot("styles");
+
+  await open("demo-night-ferry");
+  await page.mouse.dblclick(...(await mainWord()));
+  await page.keyboard.press("End");
+  await shot("words");
+  await page.keyboard.press("Escape");
+  await page.getByRole("combobox", { name: "Face" }).click();
+  await page.waitForTimeout(2500);
+  await shot("faces");
+  await page.keyboard.press("Escape");
+
+  await open("demo-switchback-cycling-club");
+  await page.mouse.click(...(await mainWord()));
+  await page.keyboard.press("2");
+  await page.locator('[data-coat="Sun"]').click();
+  await page.mouse.move(960, 24);
+  await shot("coats");
+  await page.getByLabel("Choose a style").click();
+  await pictures();
+  await shot("style-picker");
+  await page.keyboard.press("Escape");
+
+  await open("demo-radio-brindlemoor");
+  await page.keyboard.press("3");
+  await shot("export");
+
+  await open("demo-apple-fair");
+  await page.getByRole("button", { name: "Evening light" }).click();
+  await page.mouse.click(...(await mainWord()));
+  await page.keyboard.press("2");
+  await page.locator('[data-coat="Cream"]').click();
+  await page.mouse.move(960, 24);
+  await shot("evening");
+  await browser.close();
+} finally {
+  server.kill("SIGTERM");
+}

@@ -1,0 +1,122 @@
+import { afterEach, beforeEach, describe, expect, jest, test } from "@jest/globals";
+import { expose } from "comlink";
+import { MessageChannel, type MessagePort } from "node:worker_threads";
+import { board, styleOf, word } from "../../tests/engine";
+import type { PieceFile } from "@/core/piece/schema";
+import { layerKey, type Known, type SceneUpdate } from "@/worker/protocol";
+
+/** A worker in this process: what it is asked, and answers that the test decides. */
+const asked: { file: PieceFile; known: Known }[] = [];
+let answer: (file: PieceFile, known: Known) => Promise<unknown>;
+let opened = 0;
+const ports: MessagePort[] = [];
+
+class FakeWorker {
+  readonly #page: MessagePort;
+  constructor() {
+    opened++;
+    const { port1, port2 } = new MessageChannel();
+    this.#page = port1;
+    ports.push(port1, port2);
+    // Node's ports name their listeners otherwise than a page's; comlink listens as a page does.
+    expose(
+      {
+        compile: (file: PieceFile, known: Known) => {
+          asked.push({ file, known });
+          return answer(file, known);
+        },
+        svg: async () => ({ ok: false, message: "No ink." }),
+      },
+      port2 as never,
+    );
+    port2.start();
+  }
+  postMessage(message: unknown, transfer: never[]) {
+    this.#page.postMessage(message, transfer);
+  }
+  addEventListener(type: string, listener: (e: unknown) => void) {
+    (this.#page as unknown as EventTarget).addEventListener(type, listener as EventListener);
+    this.#page.start();
+  }
+  removeEventListener(type: string, listener: (e: unknown) => void) {
+    (this.#page as unknown as EventTarget).removeEventListener(type, listener as EventListener);
+  }
+  terminate() {
+    this.#page.close();
+  }
+}
+
+const fileOf = (...texts: string[]): PieceFile => ({
+  format: "vextal.file", version: 1, piece: board(...texts.map((t) => word(t, { id: t }))), styles: [styleOf()],
+});
+const update = (file: PieceFile, version = 1): SceneUpdate => ({
+  width: 1, height: 1, ground: null, times: {},
+  items: file.piece.items.map((i) => ({ id: i.id, layers: [{ id: "coat", version }] })) as never,
+});
+const settled = () => new Promise((r) => setTimeout(r, 60));
+
+const { SceneClient } = await import("./scene-client");
+let scenes: SceneUpdate[];
+let problems: string[];
+let client: InstanceType<typeof SceneClient>;
+beforeEach(() => {
+  (globalThis as { Worker?: unknown }).Worker = FakeWorker;
+  asked.length = 0;
+  opened = 0;
+  scenes = [];
+  problems = [];
+  answer = async (file) => ({ ok: true, value: update(file) });
+  client = new SceneClient((s) => scenes.push(s), (p) => problems.push(p));
+});
+afterEach(() => {
+  client.close();
+  for (const p of ports.splice(0)) p.close();
+  jest.useRealTimers();
+});
+
+describe("the page's side of the worker", () => {
+  test("calculates the first and the latest of a burst, and shows nothing stale", async () => {
+    for (const t of ["a", "b", "c", "d"]) client.request(fileOf(t));
+    await settled();
+    expect(asked.map((a) => a.file.piece.items[0].text)).toEqual(["a", "d"]);
+    expect(scenes).toHaveLength(2);
+  });
+
+  test("says which layers it holds, and asks again for what had gone", async () => {
+    client.request(fileOf("a", "b"));
+    await settled();
+    client.request(fileOf("a"));
+    await settled();
+    client.request(fileOf("a", "b"));
+    await settled();
+    expect(asked.map((a) => Object.keys(a.known).sort())).toEqual([[], [layerKey("a", "coat"), layerKey("b", "coat")], [layerKey("a", "coat")]]);
+  });
+
+  test("hands on a problem, and goes on with the next request", async () => {
+    answer = async () => ({ ok: false, message: "This face is damaged." });
+    client.request(fileOf("a"));
+    await settled();
+    expect(problems).toEqual(["This face is damaged."]);
+    answer = async (file) => ({ ok: true, value: update(file) });
+    client.request(fileOf("b"));
+    await settled();
+    expect(scenes).toHaveLength(1);
+    expect(opened).toBe(1);
+    await expect(client.svg({} as never)).rejects.toThrow("No ink.");
+  });
+
+  test("a worker that breaks is replaced, and nothing of the old one is taken for known", async () => {
+    client.request(fileOf("a"));
+    await settled();
+    answer = () => Promise.reject(new Error("memory access out of bounds"));
+    client.request(fileOf("b"));
+    await settled();
+    expect(problems).toHaveLength(1);
+    answer = async (file) => ({ ok: true, value: update(file) });
+    client.request(fileOf("c"));
+    await settled();
+    expect(opened).toBe(2);
+    expect(asked.at(-1)!.known).toEqual({});
+    expect(scenes).toHaveLength(2);
+  });
+});
