@@ -82,7 +82,12 @@ export class PolygonKernel implements CurveKernel {
     if (path.isEmpty) return path;
     return this.#results(path, "plug", () => {
       const welded = this.weld(path);
-      return withoutInner(welded, this.#polygons(welded));
+      const polygons = this.#polygons(welded);
+      const outers = polygons.filter((p) => signedArea(p) > 0);
+      if (outers.length === polygons.length) return welded;
+      // Of clipped contours those that run backwards are the counters; what stood inside them is covered now.
+      if (this.#own.has(welded)) return this.#made(clip(this.#clipper, "Union", "NonZero", outers));
+      return withoutInner(welded);
     });
   }
 
@@ -174,17 +179,20 @@ function sameContours(before: readonly Polygon[], after: readonly Polygon[]): bo
 }
 
 /** Drops each contour that lies inside another, on the path itself, so that untouched curves stay curves. */
-function withoutInner(path: Path, polygons: readonly Polygon[]): Path {
-  if (polygons.every((p) => signedArea(p) > 0)) return path;
-  const curves = contoursOf(path);
-  const flat = curves.map((c) => flatten(c, tolerance)[0]);
-  const out = new PathBuilder();
-  curves.forEach((curve, i) => {
-    const p = flat[i];
-    if (!p) return;
-    const inside = flat.some((q, k) => k !== i && q && Math.abs(signedArea(q)) > Math.abs(signedArea(p)) && winding(q, p[0], p[1]) !== 0);
-    if (!inside) out.add(curve);
+function withoutInner(path: Path): Path {
+  const contours = contoursOf(path).flatMap((curve) => {
+    const [polygon] = flatten(curve, tolerance);
+    return polygon ? [{ curve, polygon, bounds: curve.bounds, area: Math.abs(signedArea(polygon)) }] : [];
   });
+  const out = new PathBuilder();
+  for (const inner of contours) {
+    const [x, y] = inner.polygon;
+    // Boxes first: a word of two thousand letters has thousands of contours, and few that could hold another.
+    const held = contours.some(
+      ({ bounds: b, area, polygon }) => area > inner.area && x >= b.minX && x <= b.maxX && y >= b.minY && y <= b.maxY && winding(polygon, x, y) !== 0,
+    );
+    if (!held) out.add(inner.curve);
+  }
   return out.build();
 }
 
