@@ -122,3 +122,13 @@ test("the board takes another unit without another size, and no ground", async (
   await page.getByRole("radiogroup", { name: "Ground" }).getByRole("radio", { name: "None" }).click();
   await expect(page.locator("[data-board]")).toHaveClass(/checker/);
 });
+
+test("the stage keys work after a choice or a slider was used", async ({ page }) => {
+  await newPiece(page, "Keys");
+  await page.getByRole("radiogroup", { name: "Align" }).getByRole("radio", { name: "Right" }).click();
+  await page.keyboard.press("2");
+  await expect(page.getByLabel("Choose a style")).toBeVisible();
+  await page.getByRole("slider", { name: "Opacity slider" }).focus();
+  await page.keyboard.press("3");
+  await expect(page.getByRole("button", { name: "Plain SVG" })).toBeVisible();
+});

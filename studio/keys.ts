@@ -9,10 +9,12 @@ export function useKeys(): void {
   // What a card or a field has dealt with is not done a second time.
   const free = { ignoreEventWhen: (e: KeyboardEvent) => e.defaultPrevented };
   const plain = { ...free, preventDefault: true };
+  // Choices and sliders have no use for these keys of their own, and keep the focus after a click.
+  const everywhere = { ...plain, enableOnFormTags: ["radio", "slider"] as const };
   useHotkeys(["mod+z"], () => state().undo(), { ...plain, enableOnFormTags: true });
   useHotkeys(["mod+shift+z", "mod+y"], () => state().redo(), { ...plain, enableOnFormTags: true });
-  useHotkeys(["1", "2", "3"], (e) => state().set({ stage: stages[Number(e.key) - 1], typing: null }), plain);
-  useHotkeys("n", () => newLettering(), plain);
+  useHotkeys(["1", "2", "3"], (e) => state().set({ stage: stages[Number(e.key) - 1], typing: null }), everywhere);
+  useHotkeys("n", () => newLettering(), everywhere);
   useHotkeys("enter", (e) => {
     const { selection, set } = state();
     const onControl = (e.target as HTMLElement).closest("button, a, [role=button], [role=radio], [role=slider], [role=menuitem], [role=option]");
@@ -53,7 +55,7 @@ export function useKeys(): void {
     const id = state().selection.at(-1);
     if (id) state().change((w) => raiseLettering(w, id, e.code === "BracketLeft" ? -1 : 1));
   }, free);
-  useHotkeys(["equal", "shift+equal", "plus", "numpadadd"], () => zoomBy(1.25), plain);
-  useHotkeys(["minus", "numpadsubtract"], () => zoomBy(1 / 1.25), plain);
-  useHotkeys("0", () => fitBoard(), plain);
+  useHotkeys(["equal", "shift+equal", "plus", "numpadadd"], () => zoomBy(1.25), everywhere);
+  useHotkeys(["minus", "numpadsubtract"], () => zoomBy(1 / 1.25), everywhere);
+  useHotkeys("0", () => fitBoard(), everywhere);
 }

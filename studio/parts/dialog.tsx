@@ -2,7 +2,7 @@ import { AlertDialog, Dialog as Radix } from "radix-ui";
 import { useState, type ReactNode } from "react";
 import { Button } from "./button";
 
-const sheet = "fixed left-1/2 top-[38%] z-50 w-[420px] max-w-[92vw] -translate-x-1/2 -translate-y-1/2 rounded-xl border border-rule bg-paper p-5 shadow-2xl";
+const sheet = "fixed left-1/2 top-[38%] z-50 w-[480px] max-w-[92vw] -translate-x-1/2 -translate-y-1/2 rounded-xl border border-rule bg-paper p-5 shadow-2xl";
 const veil = "fixed inset-0 z-40 bg-black/30";
 
 /** Asks for a name. */
