@@ -1,8 +1,9 @@
 import { readFile } from "node:fs/promises";
 import path from "node:path";
+import { firstFace } from "../core/lettering/face";
 import { createEngine, type LoadedEngine } from "../core/piece/engine";
 import { readFace } from "./faces/read";
-import { shippedFaces, standInFace } from "./faces/shipped";
+import { shippedFaces } from "./faces/shipped";
 
 let engine: Promise<LoadedEngine> | undefined;
 
@@ -12,7 +13,7 @@ export function serverEngine(): Promise<LoadedEngine> {
     const wasm = path.resolve(/* turbopackIgnore: true */ process.cwd(), "node_modules/clipper2-wasm/dist/es/clipper2z.wasm");
     return createEngine({
       clipperWasm: new Uint8Array(await readFile(wasm)),
-      standIn: standInFace,
+      standIn: firstFace,
       readFace: async (id) => {
         const info = shippedFaces.find((f) => f.id === id);
         const file = await readFace(id);

@@ -1,9 +1,9 @@
+import { firstFace } from "../core/lettering/face";
 import { memoByKey } from "../core/memo";
 import type { Piece } from "../core/piece/schema";
 import type { Style } from "../core/style/schema";
 import type { Database } from "./db/open";
 import { get, linkedStyles, type Shelf } from "./documents";
-import { standInFace } from "./faces/shipped";
 import { renderSvg } from "./render";
 
 const kept = memoByKey<Promise<string>>(60);
@@ -34,7 +34,7 @@ function stylePicture(style: Style): Promise<string> {
     format: "vextal.piece", version: 1, id: "picture", name: style.name,
     board: { width: 600, height: 400, unit: "px", dpi: 96, ground: null },
     items: [{
-      kind: "lettering", id: "word", text, face: style.madeWith?.face ?? standInFace, size: 200, letterSpacing: 0, lineSpacing: 1,
+      kind: "lettering", id: "word", text, face: style.madeWith?.face ?? firstFace, size: 200, letterSpacing: 0, lineSpacing: 1,
       align: "centre", x: 300, y: 250, turn: 0, styleId: style.id, ownStyle: null,
     }],
   };

@@ -1,8 +1,5 @@
 import type { FaceInfo } from "../core/lettering/face";
 
-/** Shown where a piece's face is not here. */
-export const standIn = "archivo-black";
-
 let list: Promise<FaceInfo[]> | undefined;
 
 /** The faces of this installation. */

@@ -1,5 +1,6 @@
 import { expose } from "comlink";
 import { empty, joinAll } from "../core/curves/bounds";
+import { firstFace } from "../core/lettering/face";
 import { memoByIdentity } from "../core/memo";
 import { layerNode } from "../core/output/layer-svg";
 import { toSvg } from "../core/output/svg";
@@ -9,14 +10,14 @@ import { createEngine, type LoadedEngine } from "../core/piece/engine";
 import type { PieceFile } from "../core/piece/schema";
 import { Problem } from "../core/problem";
 import type { SceneItem, SceneLayer } from "../core/scene/scene";
-import { fetchFace, listFaces, standIn } from "./faces";
+import { fetchFace, listFaces } from "./faces";
 import { layerKey, type Answer, type Known, type LayerUpdate, type SceneUpdate, type SceneWorker, type SvgRequest } from "./protocol";
 
 let engine: Promise<LoadedEngine> | undefined;
 const ready = () =>
   (engine ??= createEngine({
     clipperWasm: new URL("clipper2-wasm/dist/es/clipper2z.wasm", import.meta.url).href,
-    standIn,
+    standIn: firstFace,
     readFace: fetchFace,
   }));
 

@@ -17,6 +17,9 @@ export interface FaceInfo {
   readonly axes?: Readonly<Record<string, number>>;
 }
 
+/** The face that new letterings start with, and that stands in for one that is not here. */
+export const firstFace = "archivo-black";
+
 /** Sizes in thousandths of the em, measured on the outlines: tables are often wrong. */
 export interface FaceMetrics {
   readonly capHeight: number;

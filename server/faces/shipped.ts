@@ -44,6 +44,3 @@ export const shippedFaces: readonly ShippedFace[] = [
   expo("marhey", "700Bold/Marhey_700Bold", { id: "marhey", name: "Marhey Bold", kind: "Arabic" }),
   expo("baloo-2", "800ExtraBold/Baloo2_800ExtraBold", { id: "baloo-2", name: "Baloo 2 ExtraBold", kind: "Devanagari" }),
 ];
-
-/** The face that stands in for one that is not here. */
-export const standInFace = "archivo-black";

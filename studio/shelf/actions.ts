@@ -1,5 +1,6 @@
 import { nanoid } from "nanoid";
 import { open } from "@/core/input/open";
+import { firstFace } from "@/core/lettering/face";
 import type { Piece } from "@/core/piece/schema";
 import { api, ApiProblem } from "../api/client";
 import { plainStyle } from "../state/edits/style";
@@ -14,9 +15,9 @@ export async function newPiece(style?: { id: string; name: string; face?: string
     board: { width: 1200, height: 800, unit: "px", dpi: 96, ground: "#f4efe4" },
     items: [
       {
-        kind: "lettering", id: nanoid(8), text: style ? "Brindlemoor" : "", face: style?.face ?? "archivo-black",
+        kind: "lettering", id: nanoid(8), text: style ? "Brindlemoor" : "", face: style?.face ?? firstFace,
         size: style ? 160 : 220, letterSpacing: 0, lineSpacing: 1, align: "centre", x: 600, y: 450, turn: 0,
-        styleId: style?.id ?? null, ownStyle: style ? null : plainStyle("Plain", "archivo-black"),
+        styleId: style?.id ?? null, ownStyle: style ? null : plainStyle("Plain", firstFace),
       },
     ],
   };

@@ -1,5 +1,6 @@
 import { toast } from "sonner";
 import { joinAll } from "@/core/curves/bounds";
+import { firstFace } from "@/core/lettering/face";
 import { boardBox } from "../bench/hit";
 import { fitted, zoomed } from "../bench/view";
 import { addLettering, duplicateLetterings, editLettering, removeLetterings } from "./edits/lettering";
@@ -34,7 +35,7 @@ export function newLettering(): void {
   const { work, selection, change, select, set } = useStudio.getState();
   if (!work) return;
   const like = letteringOf(work, selection.at(-1)) ?? work.piece.items.at(-1);
-  const made = addLettering(work, like, "archivo-black");
+  const made = addLettering(work, like, firstFace);
   change(() => made.work);
   select([made.id]);
   set({ typing: made.id, stage: "words" });

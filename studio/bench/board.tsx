@@ -1,0 +1,48 @@
+import { matrixText } from "@/core/output/layer-svg";
+import { layerKey } from "@/worker/protocol";
+import { useStudio } from "../state/store";
+import { letteringOf, shownStyle } from "../state/work";
+import { Layer } from "./layer";
+
+/** The board: one svg layer a coat, in one isolated group, as the exported SVG has it. */
+export function Board() {
+  const { view, scene, nodes, work, shownUpTo, selection } = useStudio();
+  if (!scene) return null;
+  const { width, height } = scene;
+  const viewBox = `0 0 ${width} ${height}`;
+  return (
+    <>
+      <div
+        data-board
+        className={`absolute left-0 top-0 shadow-[0_1px_12px_#0003] ${scene.ground ? "" : "checker"}`}
+        style={{ width: width * view.zoom, height: height * view.zoom, transform: `translate(${view.x}px, ${view.y}px)`, isolation: "isolate", background: scene.ground ?? undefined }}
+      >
+        {scene.items.map((item) => {
+          const style = work && shownStyle(work, letteringOf(work, item.id));
+          const last = shownUpTo && item.id === selection.at(-1) ? (style?.coats.findIndex((c) => c.id === shownUpTo) ?? -1) : -1;
+          const layers = last < 0 ? item.layers : item.layers.filter((l) => (style?.coats.findIndex((c) => c.id === l.id) ?? 0) <= last);
+          return layers.map((layer) => {
+            const node = nodes.get(layerKey(item.id, layer.id));
+            return (
+              node && (
+                <Layer key={layerKey(item.id, layer.id)} node={node} viewBox={viewBox} transform={matrixText(item.matrix)} opacity={layer.opacity} blend={layer.blend} className="absolute inset-0 size-full" />
+              )
+            );
+          });
+        })}
+      </div>
+      <Surround />
+    </>
+  );
+}
+
+/** Veils what lies off the board: it is not exported. */
+function Surround() {
+  const { view, scene } = useStudio();
+  const [w, h] = [scene!.width * view.zoom, scene!.height * view.zoom];
+  return (
+    <svg aria-hidden className="pointer-events-none absolute inset-0 size-full">
+      <path d={`M-9999-9999h29999v29999h-29999zM${view.x} ${view.y}h${w}v${h}h${-w}z`} fill="var(--bench)" fillOpacity={0.78} fillRule="evenodd" />
+    </svg>
+  );
+}

@@ -1,0 +1,24 @@
+import { useItem, useStudio } from "../state/store";
+
+/** What the user should know of the lettering in hand. */
+export function Messages() {
+  const problem = useStudio((s) => s.problem);
+  const id = useStudio((s) => s.selection.at(-1));
+  const item = useItem(id);
+  const messages: string[] = [];
+  if (problem) messages.push(problem);
+  if (item && !item.faceHere) messages.push("The face of this lettering is not here; a stand-in is shown and its settings are kept.");
+  if (item && !item.layers.length && item.carets.length > 1) messages.push("Nothing is painted: choose a style or add a coat under Coats (2).");
+  if (item?.missing.length) {
+    const names = item.missing.slice(0, 6).map((c) => `${c} (${[...c].map((k) => `U+${k.codePointAt(0)!.toString(16).toUpperCase().padStart(4, "0")}`).join(" ")})`);
+    messages.push(`This face has no ${names.join(", ")}${item.missing.length > 6 ? " and others" : ""}; a box stands in its place.`);
+  }
+  if (!messages.length) return null;
+  return (
+    <div role="status" className="absolute left-1/2 top-3 max-w-[80%] -translate-x-1/2 space-y-1 rounded-lg border border-warn bg-sheet px-3 py-2 text-warn shadow-sm">
+      {messages.map((m) => (
+        <p key={m}>{m}</p>
+      ))}
+    </div>
+  );
+}
