@@ -130,8 +130,8 @@ test("an SVG with the piece inside opens again with its words live", async ({ pa
 
 test("every demo piece is drawn alike by the export and by the browser", async ({ page }) => {
   test.setTimeout(180_000);
-  const { items } = { items: (await (await page.request.get("/api/pieces")).json()) as { id: string; name: string }[] };
-  for (const { id, name } of items.filter((i) => i.id.startsWith("demo-"))) {
+  const entries = (await (await page.request.get("/api/pieces")).json()) as { id: string; name: string }[];
+  for (const { id, name } of entries.filter((e) => e.id.startsWith("demo-"))) {
     const piece = (await (await page.request.get(`/api/pieces/${id}`)).json()).document;
     const ids = [...new Set(piece.items.map((i: { styleId: string }) => i.styleId))];
     const styles = await Promise.all(ids.map(async (s) => (await (await page.request.get(`/api/styles/${s}`)).json()).document));

@@ -27,8 +27,8 @@ export async function openCopy(page: Page, id: string): Promise<void> {
   for (const styleId of new Set<string>(piece.items.map((i: { styleId: string }) => i.styleId)))
     await page.request.post("/api/styles", { data: { ...(await read("styles", styleId)), id: `${styleId}-${mark}` } });
   const items = piece.items.map((i: { styleId: string }) => ({ ...i, styleId: `${i.styleId}-${mark}` }));
-  await page.request.post("/api/pieces", { data: { ...piece, id: `${id}-${mark}`, items } });
-  await openPiece(page, `${id}-${mark}`);
+  await page.request.post("/api/pieces", { data: { ...piece, id: `copy-${mark}`, name: `Copy ${mark}`, items } });
+  await openPiece(page, `copy-${mark}`);
 }
 
 /** A new piece from the shelf, with its one empty lettering selected. */

@@ -128,7 +128,7 @@ test("the stage keys work after a choice or a slider was used", async ({ page })
   await page.getByRole("radiogroup", { name: "Align" }).getByRole("radio", { name: "Right" }).click();
   await page.keyboard.press("2");
   await expect(page.getByLabel("Choose a style")).toBeVisible();
-  await page.getByRole("slider", { name: "Opacity slider" }).focus();
+  await page.getByRole("slider", { name: "Opacity slider", exact: true }).focus();
   await page.keyboard.press("3");
   await expect(page.getByRole("button", { name: "Plain SVG" })).toBeVisible();
 });
