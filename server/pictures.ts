@@ -29,7 +29,7 @@ export async function picture(db: Database, shelf: Shelf, id: string): Promise<P
 
 /** A style on the first word of its own name. */
 function stylePicture(style: Style): Promise<string> {
-  const text = [...(style.name.split(/\s+/)[0] ?? "Aa")].slice(0, 9).join("");
+  const text = [...(style.name.split(/\s+/)[0] ?? "Aa")].slice(0, 14).join("");
   const piece: Piece = {
     format: "vextal.piece", version: 1, id: "picture", name: style.name,
     board: { width: 600, height: 400, unit: "px", dpi: 96, ground: null },

@@ -39,7 +39,7 @@ export function TopBar() {
               type="button"
               aria-current={stage === s ? "step" : undefined}
               onClick={() => set({ stage: s, typing: null })}
-              className="relative flex h-12 items-center gap-2 px-4 font-medium text-pencil after:absolute after:inset-x-3 after:bottom-0 after:h-[3px] after:rounded-t hover:text-graphite aria-[current=step]:text-graphite aria-[current=step]:after:bg-accent"
+              className="relative flex h-12 items-center gap-2 px-4 outline-offset-[-4px] font-medium text-pencil after:absolute after:inset-x-3 after:bottom-0 after:h-[3px] after:rounded-t hover:text-graphite aria-[current=step]:text-graphite aria-[current=step]:after:bg-accent"
             >
               <span className="text-xs tabular-nums">{i + 1}</span>
               {stageText[s].label}

@@ -37,7 +37,7 @@ export function Shelf() {
         </h1>
         <Tabs.List aria-label="Shelf" className="ml-4 flex">
           {(["pieces", "styles"] as const).map((s) => (
-            <Tabs.Trigger key={s} value={s} className="relative h-14 px-4 font-medium capitalize text-pencil after:absolute after:inset-x-3 after:bottom-0 after:h-[3px] after:rounded-t hover:text-graphite data-[state=active]:text-graphite data-[state=active]:after:bg-accent">
+            <Tabs.Trigger key={s} value={s} className="relative h-14 px-4 font-medium capitalize outline-offset-[-4px] text-pencil after:absolute after:inset-x-3 after:bottom-0 after:h-[3px] after:rounded-t hover:text-graphite data-[state=active]:text-graphite data-[state=active]:after:bg-accent">
               {s}
             </Tabs.Trigger>
           ))}
