@@ -14,6 +14,7 @@ function fakeServer() {
   const revisions = new Map<string, number>([["pieces/test-piece", 1], ["styles/test-style", 1]]);
   const names = new Map<string, string>();
   const log: string[] = [];
+  const gone = new Set<string>();
   let fails = 0;
   const guard = (what: string) => {
     log.push(what);
@@ -23,7 +24,7 @@ function fakeServer() {
     }
   };
   return {
-    log, names, revisions,
+    log, names, revisions, gone,
     fail: (times: number) => void (fails = times),
     api: {
       create: async (shelf: string, document: { id: string; name: string }) => {
@@ -34,6 +35,7 @@ function fakeServer() {
       replace: async (shelf: string, document: { id: string; name: string }, revision: number | null) => {
         guard(`replace ${shelf} ${document.name}`);
         const key = `${shelf}/${document.id}`;
+        if (gone.has(key)) throw new ApiProblem(404, "Not on the shelf.");
         const there = revisions.get(key)!;
         if (revision !== null && revision !== there) throw new ApiProblem(412, "Changed elsewhere.");
         names.set(key, document.name);
@@ -41,7 +43,10 @@ function fakeServer() {
         return there + 1;
       },
       remove: async (shelf: string, id: string) => guard(`remove ${shelf} ${id}`),
-      restore: async (shelf: string) => guard(`restore ${shelf}`),
+      restore: async (shelf: string, id: string) => {
+        guard(`restore ${shelf}`);
+        gone.delete(`${shelf}/${id}`);
+      },
     } as never,
   };
 }
@@ -131,6 +136,15 @@ describe("the saver", () => {
     expect(saver.dirty).toBe(false);
     await saver.flush(true);
     expect(server.log).toHaveLength(1);
+  });
+
+  test("brings back what was deleted elsewhere while it is worked on here", async () => {
+    server.gone.add("styles/test-style");
+    saver.changed({ ...renamed("Mine"), styles: { [style.id]: { ...style, name: "Changed" } } });
+    await jest.advanceTimersByTimeAsync(500);
+    expect(last()).toBe("saved");
+    expect(server.names.get("styles/test-style")).toBe("Changed");
+    expect(server.names.get("pieces/test-piece")).toBe("Mine");
   });
 
   test("puts a new style on the shelf before the piece that is linked to it", async () => {

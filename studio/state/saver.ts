@@ -151,6 +151,13 @@ export class Saver {
       tracked.revision = await this.server.replace(shelf, document, tracked.revision, leaving);
       tracked.document = document;
     } catch (error) {
+      if (tracked && error instanceof ApiProblem && error.status === 404) {
+        // Deleted elsewhere while it is in use here: it is brought back rather than lost.
+        await this.server.restore(shelf, document.id);
+        tracked.revision = await this.server.replace(shelf, document, null);
+        tracked.document = document;
+        return;
+      }
       if (error instanceof ApiProblem && error.status === 412) this.#stopped = { shelf, id: document.id, name: document.name };
       throw error;
     }
