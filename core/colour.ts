@@ -1,14 +1,10 @@
 import { clampRgb, formatHex, interpolate, parse } from "culori";
 import { z } from "zod";
 
-/** A colour as #rrggbb in sRGB. Any CSS colour is read; what lies outside sRGB is brought to its edge. */
-export const colourSchema = z.string().max(100).transform((text, context) => {
-  const hex = toHex(text);
-  if (!hex) context.addIssue({ code: "custom", message: `“${text}” is not a colour.` });
-  return hex ?? z.NEVER;
-}).pipe(z.string());
+/** A colour as documents hold it: #rrggbb in sRGB. */
+export const colourSchema = z.string().regex(/^#[0-9a-f]{6}$/i, "A colour is written as #rrggbb.");
 
-/** The colour as #rrggbb, or undefined where `text` is no CSS colour. */
+/** Any CSS colour as #rrggbb, brought to the edge of sRGB where it lies outside; undefined where `text` is none. */
 export function toHex(text: string): string | undefined {
   const colour = parse(text.trim());
   return colour ? formatHex(clampRgb(colour)) : undefined;

@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { noteFaults, openPiece, saved } from "./studio";
+import { noteFaults, openCopy, openPiece, saved } from "./studio";
 
 test("the shelf shows live pictures; pieces are found, renamed, doubled, deleted and brought back", async ({ page }) => {
   const faults = noteFaults(page);
@@ -91,4 +91,27 @@ test("a piece that is not there says so and leads back", async ({ page }) => {
   await expect(page.getByText("This is not on the shelf.")).toBeVisible();
   await page.getByRole("link", { name: "To the shelf" }).click();
   await expect(page.getByRole("tab", { name: "pieces" })).toBeVisible();
+});
+
+test("a style changed in two tabs: keeping mine as a copy loses neither version", async ({ page, context }) => {
+  await openCopy(page, "demo-radio-brindlemoor");
+  const other = await context.newPage();
+  await openPiece(other, page.url().split("/").pop()!);
+  const recolour = async (tab: typeof page, colour: string) => {
+    await tab.getByRole("button", { name: /Coats/ }).first().click();
+    await tab.getByRole("button", { name: /Ink Bone/ }).click();
+    await tab.getByLabel("Ink Bone: colour value").fill(colour);
+    await tab.getByLabel("Ink Bone: colour value").press("Enter");
+    await tab.keyboard.press("Escape");
+  };
+  const painted = (tab: typeof page, colour: string) => tab.locator(`[data-board] svg path[fill="${colour}"]`);
+  await recolour(page, "#111111");
+  await saved(page);
+  await recolour(other, "#222222");
+  await expect(other.getByRole("alertdialog")).toContainText("This style was changed elsewhere");
+  await other.getByRole("button", { name: "Keep mine as a copy" }).click();
+  await expect(other.getByLabel("Name of the piece")).toHaveValue(/\(this tab\)$/);
+  await expect(painted(other, "#222222")).toHaveCount(20);
+  await page.reload();
+  await expect(painted(page, "#111111")).toHaveCount(20);
 });

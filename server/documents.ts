@@ -99,11 +99,15 @@ export async function remove(db: Database, shelf: Shelf, id: string): Promise<vo
   if (!rows.length) throw new NotFound();
 }
 
+/** Undefined for what is not on the shelf; any other fault stays one. */
+const ifThere = <T>(found: Promise<T>): Promise<T | undefined> =>
+  found.catch((error) => (error instanceof NotFound ? undefined : Promise.reject(error)));
+
 /** Before a style goes, every lettering that is linked to it is given its look as its own, so that no word loses its paint. */
 async function keepLooks(db: Database, style: Style): Promise<void> {
   const linked = await db.select({ id: pieces.id }).from(pieces).where(like(pieces.document, `%"styleId":${JSON.stringify(style.id)}%`));
   for (const { id } of linked) {
-    const found = await get(db, "pieces", id).catch(() => undefined);
+    const found = await ifThere(get(db, "pieces", id));
     if (!found) continue;
     const items = found.document.items.map((i) => (i.styleId === style.id && !i.ownStyle ? { ...i, ownStyle: style } : i));
     await replace(db, "pieces", { ...found.document, items }, found.revision);
@@ -126,6 +130,6 @@ export async function copy<S extends Shelf>(db: Database, shelf: S, id: string):
 /** The styles that a piece is linked to, with their revisions; those that are gone are left out. */
 export async function linkedStyles(db: Database, piece: Piece): Promise<Stored<"styles">[]> {
   const ids = [...new Set(piece.items.flatMap((i) => (i.styleId ? [i.styleId] : [])))];
-  const found = await Promise.all(ids.map((id) => get(db, "styles", id).catch(() => undefined)));
+  const found = await Promise.all(ids.map((id) => ifThere(get(db, "styles", id))));
   return found.filter((s) => s !== undefined);
 }

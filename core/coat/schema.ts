@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { colourSchema } from "../colour";
 import { finishKinds } from "./finishes";
 import { formStepKinds } from "./forms";
 import { layKinds } from "./lays";
@@ -40,7 +41,7 @@ export const coatSchema = z.object({
 });
 export type Coat = z.infer<typeof coatSchema>;
 
-export const inkSchema = z.object({ id, name, colour: z.string().regex(/^#[0-9a-f]{6}$/i, "A colour is written as #rrggbb.") });
+export const inkSchema = z.object({ id, name, colour: colourSchema });
 export type Ink = z.infer<typeof inkSchema>;
 
 export const newStep = (kind: Kind): Step => ({ kind: kind.kind, ...defaultsOf(kind.params) });

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { colourSchema } from "../colour";
 import { alignments } from "../lettering/setting";
 import { styleSchema } from "../style/schema";
 import { units } from "../units";
@@ -18,7 +19,7 @@ export const boardSchema = z.object({
   unit: z.enum(units),
   /** Pixels to the inch of a picture of the board. */
   dpi: z.number().min(10).max(2400),
-  ground: z.string().regex(/^#[0-9a-f]{6}$/i, "A colour is written as #rrggbb.").nullable(),
+  ground: colourSchema.nullable(),
 });
 export type Board = z.infer<typeof boardSchema>;
 

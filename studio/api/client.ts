@@ -32,6 +32,10 @@ export class ApiProblem extends Error {
   }
 }
 
+/** Undefined for what is not on the shelf; any other fault stays one. */
+export const ifThere = <T>(found: Promise<T>): Promise<T | undefined> =>
+  found.catch((error) => (error instanceof ApiProblem && error.status === 404 ? undefined : Promise.reject(error)));
+
 async function call(path: string, init: RequestInit = {}): Promise<Response> {
   let response: Response;
   try {

@@ -43,8 +43,12 @@ export function StyleSection({ lettering }: { lettering: Lettering }) {
     if (!made) return;
     change(() => made.work);
     set({ scope: "style" });
-    void session().saver.flush().then(() => queries.invalidateQueries({ queryKey: ["styles"] }));
-    toast(`“${name}” is on the shelf.`);
+    const { saver } = session();
+    void saver.flush().then(() => {
+      // Where it could not be saved yet, the bar says so.
+      if (!saver.unsavedStyles.includes(made.style.id)) toast(`“${name}” is on the shelf.`);
+      return queries.invalidateQueries({ queryKey: ["styles"] });
+    });
   };
   const rename = (name: string) => change((w) => ({ ...w, styles: { ...w.styles, [linked!.id]: { ...linked!, name } } }));
 

@@ -2,7 +2,7 @@ import { nanoid } from "nanoid";
 import { open } from "@/core/input/open";
 import { firstFace } from "@/core/lettering/face";
 import type { Piece } from "@/core/piece/schema";
-import { api, ApiProblem } from "../api/client";
+import { api, ApiProblem, ifThere } from "../api/client";
 import { plainStyle } from "../state/edits/style";
 
 /** A new board; with a style, a first lettering wears it. */
@@ -38,7 +38,7 @@ export async function openFile(file: File): Promise<{ kind: "piece" | "style"; i
   }
   const renamed = new Map<string, string>();
   for (const style of opened.file.styles) {
-    const there = await api.get("styles", style.id).catch((e: ApiProblem) => (e.status === 404 ? undefined : Promise.reject(e)));
+    const there = await ifThere(api.get("styles", style.id));
     if (there && JSON.stringify(there.document) === JSON.stringify(style)) continue;
     renamed.set(style.id, (await created("styles", style)).id);
   }

@@ -116,6 +116,7 @@ describe("the saver", () => {
     server.revisions.set("pieces/test-piece", 5);
     saver.changed(renamed("Mine"));
     await jest.advanceTimersByTimeAsync(500);
+    expect(saver.unsavedStyles).toEqual([]);
     expect(states.at(-1)).toEqual({ kind: "conflict", shelf: "pieces", id: "test-piece", name: "Mine" });
     saver.changed(renamed("Mine, newer"));
     await jest.advanceTimersByTimeAsync(5000);
@@ -126,6 +127,14 @@ describe("the saver", () => {
     saver.changed(renamed("Later"));
     await jest.advanceTimersByTimeAsync(500);
     expect(server.names.get("pieces/test-piece")).toBe("Later");
+  });
+
+  test("names the styles whose changes another tab keeps from being saved", async () => {
+    server.revisions.set("styles/test-style", 5);
+    saver.changed({ ...start, styles: { [style.id]: { ...style, name: "Mine" } } });
+    await jest.advanceTimersByTimeAsync(500);
+    expect(states.at(-1)).toMatchObject({ kind: "conflict", shelf: "styles" });
+    expect(saver.unsavedStyles).toEqual([style.id]);
   });
 
   test("gives its own version up when the other one is taken", async () => {

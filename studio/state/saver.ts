@@ -51,6 +51,11 @@ export class Saver {
     return !this.#discarded && this.#changes().length > 0;
   }
 
+  /** Ids of the styles that are not on the server as they are here. */
+  get unsavedStyles(): string[] {
+    return Object.values(this.#work.styles).filter((s) => this.#tracked.get(`styles/${s.id}`)?.document !== s).map((s) => s.id);
+  }
+
   /** Gives up what is not saved, so that the page can be left for what is on the server. */
   discard(): void {
     this.#discarded = true;

@@ -1,7 +1,8 @@
 import { useEffect } from "react";
 import { nanoid } from "nanoid";
-import { api } from "../api/client";
+import { api, ifThere } from "../api/client";
 import { SceneClient } from "../engine/scene-client";
+import { withOwnLooks } from "./edits/style";
 import { Saver } from "./saver";
 import { useStudio } from "./store";
 import { fileOf, type Work } from "./work";
@@ -20,7 +21,7 @@ async function load(pieceId: string): Promise<{ work: Work; track: (saver: Saver
   const piece = await api.get("pieces", pieceId);
   const ids = [...new Set(piece.document.items.flatMap((i) => (i.styleId ? [i.styleId] : [])))];
   // A style that was deleted leaves its lettering without a look; the piece still opens.
-  const styles = (await Promise.all(ids.map((id) => api.get("styles", id).catch(() => undefined)))).filter((s) => s !== undefined);
+  const styles = (await Promise.all(ids.map((id) => ifThere(api.get("styles", id))))).filter((s) => s !== undefined);
   return {
     work: { piece: piece.document, styles: Object.fromEntries(styles.map((s) => [s.document.id, s.document])) },
     track: (saver) => {
@@ -84,10 +85,13 @@ export async function fetchStyle(id: string) {
   return stored.document;
 }
 
-/** Leaves this version as a piece of its own, and opens what the other tab saved. */
+/**
+ * Puts this tab's version on the shelf as a piece of its own. Styles whose changes here are not saved, and may have
+ * been changed elsewhere, are kept as its letterings' own, so that neither version is lost.
+ */
 export async function keepAsCopy(): Promise<string> {
-  const { work } = useStudio.getState();
-  const copy = { ...work!.piece, id: nanoid(12), name: `${work!.piece.name} (this tab)`.slice(0, 120) };
+  const work = withOwnLooks(useStudio.getState().work!, session().saver.unsavedStyles);
+  const copy = { ...work.piece, id: nanoid(12), name: `${work.piece.name} (this tab)`.slice(0, 120) };
   await api.create("pieces", copy);
   return copy.id;
 }

@@ -3,7 +3,7 @@ import { board, styleOf, word } from "../../tests/engine";
 import { coat, flat, gradient } from "../../demo/build";
 import { inksOf } from "@/core/style/inks";
 import { addLettering, duplicateLetterings, editLettering, raiseLettering, removeLetterings } from "./edits/lettering";
-import { addInk, applyStyle, detach, duplicateCoat, editCoat, editInk, editStyle, insertCoat, moveCoat, newCoat, removeCoat, removeInk, revert, saveAsStyle, updateStyle } from "./edits/style";
+import { addInk, applyStyle, detach, duplicateCoat, editCoat, editInk, editStyle, insertCoat, moveCoat, newCoat, removeCoat, removeInk, revert, saveAsStyle, updateStyle, withOwnLooks } from "./edits/style";
 import { noHistory, noted, redone, undone } from "./history";
 import { useStudio } from "./store";
 import { fileOf, letteringOf, shownStyle, type Work } from "./work";
@@ -88,6 +88,14 @@ describe("styles on the shelf", () => {
     const own = editStyle(changed, "word", "lettering", (s) => removeCoat(s, "back"));
     const put = applyStyle(own, ["word"], style);
     expect(shown(put, "word")).toBe(changed.styles[style.id]);
+  });
+
+  test("a style's look is kept by its letterings as their own, still linked", () => {
+    const kept = withOwnLooks(two(), [style.id]);
+    expect(kept.piece.items.map((i) => [i.styleId, i.ownStyle?.name])).toEqual([[style.id, "Test"], [style.id, "Test"]]);
+    const own = editStyle(two(), "word", "lettering", (s) => removeCoat(s, "back"));
+    expect(names(withOwnLooks(own, [style.id]), "word")).toEqual(["Front"]);
+    expect(withOwnLooks(two(), []).piece.items[0].ownStyle).toBeNull();
   });
 
   test("only the styles in use go into a file", () => {

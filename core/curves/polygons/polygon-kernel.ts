@@ -1,4 +1,4 @@
-import { meet, shifted, type Bounds } from "../bounds";
+import { meet, shifted } from "../bounds";
 import { flatten } from "../flatten";
 import type { Band, Cap, CurveKernel, Join } from "../kernel";
 import type { Point } from "../matrix";
@@ -34,10 +34,10 @@ export class PolygonKernel implements CurveKernel {
       .filter((p) => !p.path.isEmpty)
       .map((p) => ({ ...p, bounds: shifted(p.path.bounds, p.x, p.y) }));
     if (placed.length === 0) return Path.empty;
-    const alone = (p: Placed) => !placed.some((q) => q !== p && meet(p.bounds, q.bounds));
-    const apart = placed.filter(alone);
-    if (apart.length === 1 && placed.length === 1) return translated(this.weld(apart[0].path), apart[0].x, apart[0].y);
-    const together = placed.filter((p) => !alone(p));
+    if (placed.length === 1) return translated(this.weld(placed[0].path), placed[0].x, placed[0].y);
+    const touches = placed.map((p) => placed.some((q) => q !== p && meet(p.bounds, q.bounds)));
+    const apart = placed.filter((_, i) => !touches[i]);
+    const together = placed.filter((_, i) => touches[i]);
     const joined = together.length
       ? this.#made(clip(this.#clipper, "Union", "NonZero", together.flatMap((p) => this.#polygons(p.path).map((c) => moved(c, p.x, p.y)))))
       : Path.empty;
@@ -137,13 +137,6 @@ export class PolygonKernel implements CurveKernel {
       }
     return clip(this.#clipper, "Union", "Positive", raw);
   }
-}
-
-interface Placed {
-  readonly path: Path;
-  readonly x: number;
-  readonly y: number;
-  readonly bounds: Bounds;
 }
 
 function moved(p: Polygon, dx: number, dy: number): Polygon {

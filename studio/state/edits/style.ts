@@ -135,6 +135,12 @@ export const detach = (work: Work, letteringId: string): Work =>
     item.styleId = null;
   });
 
+/** Gives every lettering that shows one of these styles a copy of it as its own, still linked. */
+export const withOwnLooks = (work: Work, styleIds: readonly string[]): Work =>
+  produce(work, (w) => {
+    for (const item of w.piece.items) if (item.styleId && styleIds.includes(item.styleId)) item.ownStyle ??= w.styles[item.styleId] ?? null;
+  });
+
 /** Drops a lettering's own changes to the style it is linked to. */
 export const revert = (work: Work, letteringId: string): Work =>
   produce(work, (w) => {
