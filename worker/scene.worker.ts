@@ -16,7 +16,6 @@ import { layerKey, type Answer, type Known, type LayerUpdate, type SceneUpdate, 
 let engine: Promise<LoadedEngine> | undefined;
 const ready = () =>
   (engine ??= createEngine({
-    clipperWasm: new URL("clipper2-wasm/dist/es/clipper2z.wasm", import.meta.url).href,
     standIn: firstFace,
     readFace: fetchFace,
   }));

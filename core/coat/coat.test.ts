@@ -91,7 +91,7 @@ describe("forms", () => {
   });
 
   test("plug, shift and their order", () => {
-    const ring = kernel.subtract(square, rectangle(30, 30, 40, 40));
+    const ring = kernel.subtract(square, [rectangle(30, 30, 40, 40)]);
     const plugged = coatShape(coat("A", flat("face"), [plug(), shift(1, -2)]), 10, { ...context(), letters: { parts: [part(ring, 0)] } });
     expect(area(plugged.parts[0].path)).toBeCloseTo(10_000, 3);
     expect(plugged.parts[0]).toMatchObject({ x: 10, y: -20 });

@@ -1,42 +1,217 @@
-import type { Point } from "./matrix";
-import type { Path } from "./path";
+import { memoByIdentity } from "../memo";
+import { resolve } from "./arrange/resolve";
+import { areaOf } from "./arrange/tidy";
+import { meet, shifted } from "./bounds";
+import { Budget } from "./budget";
+import { contoursOf, movedBy, pathOf, reversed, type Contour } from "./contour";
+import type { Matrix, Point } from "./matrix";
+import { bandContours, lineContours, type Band } from "./offset/band";
+import { growContours } from "./offset/grow";
+import type { Join } from "./offset/joins";
+import { Path } from "./path";
+import { piecesOf, withoutCounters } from "./shapes";
+import { simplifyContour } from "./simplify";
+import { sweepContours, type Way } from "./sweep";
+import { warpContours, type Warp } from "./warp";
 
-/**
- * How an outline turns a corner, as SVG 2 defines it: a miter whose length over the width, 1 / sin(theta / 2),
- * exceeds the limit becomes a bevel.
- */
-export type Join = { readonly kind: "miter"; readonly limit: number } | { readonly kind: "round" } | { readonly kind: "bevel" };
+export type { Band, Side } from "./offset/band";
+export type { Cap, Join } from "./offset/joins";
+export type { TaperStop } from "./offset/taper";
+export type { Way } from "./sweep";
+export type { Warp } from "./warp";
 
-export type Cap = "butt" | "round" | "square";
-export type Side = "inside" | "centre" | "outside";
-
-export interface Band {
-  /** Full width in units, above 0. */
-  readonly width: number;
-  readonly side: Side;
-  readonly join: Join;
-  readonly cap: Cap;
-  /** Lengths in units, painted and left out in turn as in SVG's stroke-dasharray; empty for an unbroken band. */
-  readonly dashes: readonly number[];
+/** The side of a swept shape that faces its way, and the part of the source that it comes from. */
+export interface SideFace {
+  readonly path: Path;
+  /** Contour and segment of the welded source, and the part of the segment. */
+  readonly contour: number;
+  readonly segment: number;
+  readonly from: number;
+  readonly to: number;
 }
 
 /**
- * The geometry that every coat is made of. Paths are filled nonzero; results wind outers positive and counters
- * negative (shoelace, y down) and do not cross themselves. All operations are pure.
+ * The geometry that everything drawn is made of. Paths are filled nonzero; results wind outers positive and counters negative
+ * (shoelace, y down) and do not cross themselves. All operations are pure, and give the same object where they change nothing; results
+ * are kept by the identity of the paths they were made from, so that a letter that did not change costs nothing.
+ *
+ * Every operation takes a budget and throws BudgetError when it runs out, and CurveError for coordinates that are no numbers.
  */
-export interface CurveKernel {
+export class CurveKernel {
+  readonly #results = memoByIdentity<Path, Path>(12);
+  readonly #clean = new WeakMap<Path, readonly Contour[]>();
+
+  /** The union of a path with itself. Returns the same object where no contours overlap, whichever way they wind. */
+  weld(path: Path, budget = new Budget()): Path {
+    return this.#results(path, "weld", () => {
+      const before = contoursOf(path, true);
+      const after = this.#welded(path, budget);
+      const kept = after.length === before.length && after.every((c, i) => c === before[i] || isTurned(c, before[i]));
+      if (kept && isClosed(path)) return path;
+      return this.#made(after);
+    });
+  }
+
   /** @param at where the origin of each path lies, where they are not all at 0, 0 */
-  union(paths: readonly Path[], at?: readonly Point[]): Path;
-  intersect(a: Path, b: Path): Path;
-  subtract(a: Path, b: Path): Path;
-  /** The union of a path with itself. Returns the same object where no contours overlap. */
-  weld(path: Path): Path;
+  union(paths: readonly Path[], at?: readonly Point[], budget = new Budget()): Path {
+    const placed = paths
+      .map((path, i) => ({ path, x: at?.[i].x ?? 0, y: at?.[i].y ?? 0 }))
+      .filter((p) => !p.path.isEmpty)
+      .map((p) => ({ ...p, bounds: shifted(p.path.bounds, p.x, p.y) }));
+    if (placed.length === 0) return Path.empty;
+    if (placed.length === 1) {
+      const [{ path, x, y }] = placed;
+      return x === 0 && y === 0 ? this.weld(path, budget) : this.#made(this.#welded(path, budget).map((c) => movedBy(c, x, y)));
+    }
+    // What stands alone passes through; only boxes that meet are worked on.
+    const alone: Contour[] = [];
+    const together: Contour[] = [];
+    placed.forEach((p, i) => {
+      const touches = placed.some((q, k) => k !== i && meet(p.bounds, q.bounds));
+      const contours = this.#welded(p.path, budget);
+      (touches ? together : alone).push(...(p.x === 0 && p.y === 0 ? contours : contours.map((c) => movedBy(c, p.x, p.y))));
+    });
+    const joined = together.length ? resolve(together, ones(together), (w) => w > 0, budget) : [];
+    return this.#made([...joined, ...alone]);
+  }
+
+  /** What all of `paths` cover. */
+  intersect(paths: readonly Path[], budget = new Budget()): Path {
+    const n = paths.length;
+    if (n === 0 || paths.some((p) => p.isEmpty)) return Path.empty;
+    if (paths.some((p) => paths.some((q) => !meet(p.bounds, q.bounds)))) return Path.empty;
+    const all = paths.flatMap((p) => this.#welded(p, budget));
+    return this.#made(resolve(all, ones(all), (w) => w === n, budget));
+  }
+
+  /** What `path` covers and none of `less` does. Curves that no other crosses come through as they are. */
+  subtract(path: Path, less: readonly Path[], budget = new Budget()): Path {
+    const near = less.filter((p) => !p.isEmpty && meet(p.bounds, path.bounds));
+    if (path.isEmpty || near.length === 0) return this.weld(path, budget);
+    const kept = this.#welded(path, budget);
+    const taken = near.flatMap((p) => this.#welded(p, budget));
+    const whole = near.length + 1;
+    return this.#made(resolve([...kept, ...taken], [...kept.map(() => whole), ...taken.map(() => 1)], (w) => w === whole, budget));
+  }
+
+  /** What an odd number of `paths` cover. */
+  exclude(paths: readonly Path[], budget = new Budget()): Path {
+    const all = paths.flatMap((p) => this.#welded(p, budget));
+    return this.#made(resolve(all, ones(all), (w) => w % 2 !== 0, budget));
+  }
+
   /** The parallel outline. @param distance units, outwards above 0, inwards below */
-  grow(path: Path, distance: number, join: Join): Path;
-  /** A stroke along the outline, made a shape. */
-  band(path: Path, band: Band): Path;
+  grow(path: Path, distance: number, join: Join, budget = new Budget()): Path {
+    if (path.isEmpty) return path;
+    checkNumber(distance, "distance");
+    if (distance === 0) return this.weld(path, budget);
+    return this.#results(path, `grow ${distance} ${joinKey(join)}`, () => this.#made(growContours(this.#welded(path, budget), distance, join, budget)));
+  }
+
+  /**
+   * A stroke made a shape. Contours that end in a close command are outlines of a filled shape; others are lines, and the band lies in
+   * their middle.
+   */
+  band(path: Path, band: Band, budget = new Budget()): Path {
+    checkNumber(band.width, "width");
+    for (const d of band.dashes) checkNumber(d, "dash");
+    for (const { at, width } of band.taper ?? []) {
+      checkNumber(at, "place of a width");
+      checkNumber(width, "width");
+    }
+    if (path.isEmpty || (band.width <= 0 && !band.taper?.some((s) => s.width > 0))) return Path.empty;
+    const taper = band.taper?.length ? [...band.taper].map((s) => ({ at: s.at, width: Math.max(0, s.width) })).sort((a, b) => a.at - b.at) : undefined;
+    const key = `band ${band.width} ${band.side} ${joinKey(band.join)} ${band.cap} ${band.dashes.join()} ${JSON.stringify(taper)}`;
+    return this.#results(path, key, () => {
+      const drawn = contoursOf(path, false);
+      const lines = drawn.filter((c) => !c.closed);
+      const ordered = { ...band, taper };
+      if (lines.length === 0) return this.#made(bandContours(this.#welded(path, budget), ordered, budget));
+      const outlines = drawn.filter((c) => c.closed);
+      const shape = resolve(outlines, ones(outlines), (w) => w !== 0, budget);
+      const both = [...bandContours(shape, ordered, budget), ...lineContours(lines, ordered, budget)];
+      return this.#made(resolve(both, ones(both), (w) => w > 0, budget));
+    });
+  }
+
   /** The shape without its counters. */
-  plug(path: Path): Path;
-  /** The filled area in square units. */
-  area(path: Path): number;
+  plug(path: Path, budget = new Budget()): Path {
+    return this.#results(path, "plug", () => {
+      const clean = this.#welded(path, budget);
+      const plugged = withoutCounters(clean, budget);
+      return plugged.length === clean.length ? this.weld(path, budget) : this.#made(plugged);
+    });
+  }
+
+  /** The separate shapes of a path, each with its counters. */
+  split(path: Path, budget = new Budget()): Path[] {
+    return piecesOf(this.#welded(path, budget)).map((c) => this.#made(c));
+  }
+
+  /** All that the shape covers on its way, and the faces of its sides that look along it. */
+  sweep(path: Path, way: Way, budget = new Budget()): { silhouette: Path; sides: SideFace[] } {
+    for (const v of [way.x, way.y, way.kind === "point" ? way.by : 0]) checkNumber(v, "way");
+    if (way.kind === "point" && way.by > 1) throw new RangeError("A shape can be swept to the point itself at most.");
+    const still = way.kind === "vector" ? way.x === 0 && way.y === 0 : way.by === 0;
+    if (path.isEmpty || still) return { silhouette: this.weld(path, budget), sides: [] };
+    const { silhouette, faces } = sweepContours(this.#welded(path, budget), way, budget);
+    return { silhouette: this.#made(silhouette), sides: faces.map(({ outline, ...source }) => ({ path: pathOf([outline]), ...source })) };
+  }
+
+  /** The same shape within `tolerance` units with fewer nodes. Open contours stay open. */
+  simplify(path: Path, tolerance: number, budget = new Budget()): Path {
+    checkNumber(tolerance, "tolerance");
+    const before = contoursOf(path, false);
+    const after = before.map((c) => simplifyContour(c, Math.max(1e-6, tolerance), budget));
+    return after.every((c, i) => c === before[i]) ? path : pathOf(after);
+  }
+
+  /** The image under a smooth map, within `tolerance` units. It may cross itself, and is not welded. */
+  warp(path: Path, warp: Warp, tolerance: number, budget = new Budget()): Path {
+    return pathOf(warpContours(contoursOf(path, false), warp, tolerance, budget));
+  }
+
+  transform(path: Path, matrix: Matrix): Path {
+    return path.transform(matrix);
+  }
+
+  /** The filled area in square units, exact for Bezier curves. */
+  area(path: Path, budget = new Budget()): number {
+    return this.#welded(path, budget).reduce((sum, c) => sum + areaOf(c), 0);
+  }
+
+  /** Contours that do not cross, outers positive, counters negative. */
+  #welded(path: Path, budget: Budget): readonly Contour[] {
+    let clean = this.#clean.get(path);
+    if (!clean) {
+      const contours = contoursOf(path, true);
+      this.#clean.set(path, (clean = resolve(contours, ones(contours), (w) => w !== 0, budget)));
+    }
+    return clean;
+  }
+
+  /** A path of clean contours, remembered as such. */
+  #made(clean: readonly Contour[]): Path {
+    const path = pathOf(clean);
+    if (!path.isEmpty) this.#clean.set(path, clean);
+    return path;
+  }
+}
+
+/** Whether one contour is the other run backwards: filled nonzero, they are the same. */
+function isTurned(c: Contour, d: Contour): boolean {
+  if (c.size !== d.size) return false;
+  const back = reversed(d);
+  return c.points.every((v, i) => v === back.points[i]);
+}
+
+const ones = (contours: readonly Contour[]): Uint8Array => new Uint8Array(contours.length).fill(1);
+
+const joinKey = (join: Join) => (join.kind === "miter" ? `miter${join.limit}` : join.kind);
+
+/** Whether every contour says that it is closed: an open one would be stroked open. */
+const isClosed = (path: Path): boolean => contoursOf(path, false).every((c) => c.closed);
+
+function checkNumber(v: number, what: string): void {
+  if (!(Math.abs(v) <= 1e9)) throw new RangeError(Number.isFinite(v) ? `A ${what} of ${v} is too far.` : `A ${what} must be a number.`);
 }

@@ -31,10 +31,28 @@ export class Path {
     return this.verbs.length === 0;
   }
 
-  /** On-curve points, as a lettering designer counts them. */
+  /** On-curve points, as a lettering designer counts them: a contour that comes back to its start counts that once. */
   get nodes(): number {
+    const { verbs, coords } = this;
     let n = 0;
-    for (const v of this.verbs) if (v !== Verb.Close) n++;
+    let at = 0;
+    let start = 0;
+    let inContour = 0;
+    const finish = () => {
+      if (inContour > 1 && coords[at - 2] === coords[start] && coords[at - 1] === coords[start + 1]) n--;
+    };
+    for (const v of verbs) {
+      if (v === Verb.Close) continue;
+      if (v === Verb.Move) {
+        finish();
+        start = at;
+        inContour = 0;
+      }
+      n++;
+      inContour++;
+      at += taken[v];
+    }
+    finish();
     return n;
   }
 

@@ -1,13 +1,10 @@
-import { loadClipper } from "../curves/polygons/clipper";
-import { PolygonKernel } from "../curves/polygons/polygon-kernel";
+import { CurveKernel } from "../curves/kernel";
 import { Face, type FaceInfo } from "../lettering/face";
 import { loadHarfBuzz } from "../lettering/harfbuzz";
 import type { Engine } from "./compile";
 
-/** Where faces and WebAssembly come from differs by host; everything else about an engine does not. */
+/** Where faces come from differs by host; everything else about an engine does not. */
 export interface EngineHost {
-  /** Where clipper2z.wasm is: an address in a browser, its bytes elsewhere. */
-  readonly clipperWasm: string | Uint8Array;
   readonly standIn: string;
   /** A face and its bytes; undefined where it is not here. */
   readonly readFace: (id: string) => Promise<{ info: FaceInfo; bytes: Uint8Array } | undefined>;
@@ -20,7 +17,7 @@ export interface LoadedEngine extends Engine {
 }
 
 export async function createEngine(host: EngineHost): Promise<LoadedEngine> {
-  const [hb, clipper] = await Promise.all([loadHarfBuzz(), loadClipper(host.clipperWasm)]);
+  const hb = await loadHarfBuzz();
   const faces = new Map<string, Face>();
   const opening = new Map<string, Promise<void>>();
   const openFace = async (id: string) => {
@@ -44,5 +41,5 @@ export async function createEngine(host: EngineHost): Promise<LoadedEngine> {
   await load([host.standIn]);
   const standIn = faces.get(host.standIn);
   if (!standIn) throw new Error(`The stand-in face “${host.standIn}” is not here.`);
-  return { hb, kernel: new PolygonKernel(clipper), face: (id) => faces.get(id), standIn, load };
+  return { hb, kernel: new CurveKernel(), face: (id) => faces.get(id), standIn, load };
 }

@@ -1,0 +1,193 @@
+import { memoByIdentity } from "../memo";
+import { CurveError } from "./errors";
+import { Path, taken, Verb } from "./path";
+
+/** Coordinates that one segment takes in `Contour.points`: room for the four points of a cubic. */
+export const stride = 8;
+
+/** The largest coordinate that operations take, in units: ten thousand ems. */
+export const farthest = 1e7;
+
+/**
+ * One contour as segments that can each be read on its own. Segment k has degree `degrees[k]` and its 2 (degree + 1)
+ * coordinates at `points[8 k]`; it starts, bit for bit, where the one before it ends, and a closed contour ends
+ * where it starts. A place on a contour is one number: the index of the segment plus the parameter on it.
+ */
+export class Contour {
+  constructor(
+    readonly degrees: Uint8Array,
+    readonly points: Float64Array,
+    readonly closed: boolean,
+  ) {}
+
+  get size(): number {
+    return this.degrees.length;
+  }
+}
+
+/** Collects a contour a segment at a time. */
+export class ContourBuilder {
+  #degrees: number[] = [];
+  #points: number[] = [];
+  x = 0;
+  y = 0;
+
+  get size(): number {
+    return this.#degrees.length;
+  }
+  move(x: number, y: number): void {
+    this.x = x;
+    this.y = y;
+  }
+  line(x: number, y: number): void {
+    this.#degrees.push(1);
+    this.#points.push(this.x, this.y, x, y, 0, 0, 0, 0);
+    this.x = x;
+    this.y = y;
+  }
+  quad(ax: number, ay: number, x: number, y: number): void {
+    this.#degrees.push(2);
+    this.#points.push(this.x, this.y, ax, ay, x, y, 0, 0);
+    this.x = x;
+    this.y = y;
+  }
+  cubic(ax: number, ay: number, bx: number, by: number, x: number, y: number): void {
+    this.#degrees.push(3);
+    this.#points.push(this.x, this.y, ax, ay, bx, by, x, y);
+    this.x = x;
+    this.y = y;
+  }
+  /** Appends a segment given by its coordinates, starting where the contour stands. */
+  segment(p: ArrayLike<number>, o: number, degree: number): void {
+    if (degree === 1) this.line(p[o + 2], p[o + 3]);
+    else if (degree === 2) this.quad(p[o + 2], p[o + 3], p[o + 4], p[o + 5]);
+    else this.cubic(p[o + 2], p[o + 3], p[o + 4], p[o + 5], p[o + 6], p[o + 7]);
+  }
+  /** Moves the end of the last segment. */
+  endAt(x: number, y: number): void {
+    const at = (this.size - 1) * stride + 2 * this.#degrees[this.size - 1];
+    this.#points[at] = this.x = x;
+    this.#points[at + 1] = this.y = y;
+  }
+  build(closed: boolean): Contour {
+    return new Contour(Uint8Array.from(this.#degrees), Float64Array.from(this.#points), closed);
+  }
+}
+
+const read = memoByIdentity<Path, readonly Contour[]>(2);
+
+/**
+ * The contours of a path. Segments without length are left out, and contours without segments.
+ * @param filled true closes every contour, as filling does; false leaves open what has no close command
+ * @throws CurveError where a coordinate is not a number or farther out than `farthest`
+ */
+export const contoursOf = (path: Path, filled: boolean): readonly Contour[] => read(path, filled ? "filled" : "drawn", () => split(path, filled));
+
+function split(path: Path, filled: boolean): Contour[] {
+  const { verbs, coords } = path;
+  for (let i = 0; i < coords.length; i++) {
+    // The negated form also catches NaN.
+    if (!(Math.abs(coords[i]) <= farthest))
+      throw new CurveError(Number.isFinite(coords[i]) ? `A path may reach ${farthest} units from its origin; this one reaches ${coords[i]}.` : `A coordinate of this path is not a number (${coords[i]}).`);
+  }
+  const out: Contour[] = [];
+  let b = new ContourBuilder();
+  let startX = 0;
+  let startY = 0;
+  let at = 0;
+  const finish = (closed: boolean) => {
+    if (closed && (b.x !== startX || b.y !== startY)) b.line(startX, startY);
+    if (b.size > 0) out.push(b.build(closed));
+    b = new ContourBuilder();
+    b.move(startX, startY);
+  };
+  for (const verb of verbs) {
+    const x = coords[at];
+    const y = coords[at + 1];
+    if (verb === Verb.Move) {
+      finish(filled);
+      startX = x;
+      startY = y;
+      b.move(x, y);
+    } else if (verb === Verb.Line) {
+      if (x !== b.x || y !== b.y) b.line(x, y);
+    } else if (verb === Verb.Quad) {
+      const ex = coords[at + 2];
+      const ey = coords[at + 3];
+      if (x !== b.x || y !== b.y || ex !== x || ey !== y) b.quad(x, y, ex, ey);
+    } else if (verb === Verb.Cubic) {
+      const bx = coords[at + 2];
+      const by = coords[at + 3];
+      const ex = coords[at + 4];
+      const ey = coords[at + 5];
+      if (x !== b.x || y !== b.y || bx !== x || by !== y || ex !== x || ey !== y) b.cubic(x, y, bx, by, ex, ey);
+    } else finish(true);
+    at += taken[verb];
+  }
+  finish(filled);
+  return out;
+}
+
+/** Contours as a path: every closed contour ends in a close command, and its last line back to the start is left to it. */
+export function pathOf(contours: readonly Contour[]): Path {
+  let verbs = 0;
+  let numbers = 0;
+  for (const c of contours) {
+    verbs += c.size + 1 + (c.closed ? 1 : 0);
+    numbers += 2;
+    for (const d of c.degrees) numbers += 2 * d;
+    if (endsInLine(c)) {
+      verbs--;
+      numbers -= 2;
+    }
+  }
+  if (verbs === 0) return Path.empty;
+  const v = new Uint8Array(verbs);
+  const n = new Float64Array(numbers);
+  let vi = 0;
+  let ni = 0;
+  for (const c of contours) {
+    v[vi++] = Verb.Move;
+    n[ni++] = c.points[0];
+    n[ni++] = c.points[1];
+    const segments = endsInLine(c) ? c.size - 1 : c.size;
+    for (let k = 0; k < segments; k++) {
+      v[vi++] = c.degrees[k]; // the verbs of lines, quadratics and cubics are their degrees
+      const o = k * stride + 2;
+      for (let i = 0; i < 2 * c.degrees[k]; i++) n[ni++] = c.points[o + i];
+    }
+    if (c.closed) v[vi++] = Verb.Close;
+  }
+  return new Path(v, n);
+}
+
+const endsInLine = (c: Contour): boolean => c.closed && c.size > 1 && c.degrees[c.size - 1] === 1;
+
+/** The contour run backwards. */
+export function reversed(c: Contour): Contour {
+  const n = c.size;
+  const degrees = new Uint8Array(n);
+  const points = new Float64Array(n * stride);
+  for (let k = 0; k < n; k++) {
+    const d = c.degrees[n - 1 - k];
+    const from = (n - 1 - k) * stride;
+    degrees[k] = d;
+    for (let i = 0; i <= d; i++) {
+      points[k * stride + 2 * i] = c.points[from + 2 * (d - i)];
+      points[k * stride + 2 * i + 1] = c.points[from + 2 * (d - i) + 1];
+    }
+  }
+  return new Contour(degrees, points, c.closed);
+}
+
+/** The contour with every point moved. */
+export function movedBy(c: Contour, dx: number, dy: number): Contour {
+  if (dx === 0 && dy === 0) return c;
+  const points = new Float64Array(c.points.length);
+  for (let k = 0; k < c.size; k++)
+    for (let i = 0, o = k * stride; i <= c.degrees[k]; i++, o += 2) {
+      points[o] = c.points[o] + dx;
+      points[o + 1] = c.points[o + 1] + dy;
+    }
+  return new Contour(c.degrees, points, c.closed);
+}

@@ -1,0 +1,99 @@
+import { directionAt } from "../../core/curves/bezier";
+import { contoursOf, stride } from "../../core/curves/contour";
+import { flatten } from "../../core/curves/flatten";
+import type { Join } from "../../core/curves/offset/joins";
+import type { Path, Polygon } from "../../core/curves/path";
+import { perimeter, signedArea } from "../../core/curves/polygon";
+import { clip, type Clipper } from "./clipper";
+
+/** Chords this close to their curves make the reference, in units. */
+export const fine = 0.0005;
+
+/** The shape in fine polygons, less the slits that chords of coincident curves leave between them. */
+export const welded = (m: Clipper, path: Path, tolerance = fine): Polygon[] =>
+  clip(m, "Union", "NonZero", flatten(path, tolerance))
+    .map(withoutSteps)
+    .filter((p) => signedArea(p) > 0 || -signedArea(p) > 1.5 * tolerance * perimeter(p));
+
+export const totalArea = (polygons: readonly Polygon[]): number => polygons.reduce((sum, p) => sum + signedArea(p), 0);
+
+/**
+ * The grown outline by its definition, in fine polygons: to the shape are added (or from it taken) a rectangle on every edge and a
+ * join on every corner that opens, each as a polygon of its own.
+ * @param shape polygons that do not cross; outers positive
+ * @param smooth points where the shape has no corner, however sharply its chords turn
+ */
+export function grown(m: Clipper, shape: readonly Polygon[], d: number, join: Join, smooth: ReadonlySet<string>): Polygon[] {
+  const pieces: Polygon[] = [];
+  for (const p of shape) {
+    const n = p.length / 2;
+    for (let i = 0; i < n; i++) {
+      const [x0, y0] = [p[2 * i], p[2 * i + 1]];
+      const [x1, y1] = [p[2 * ((i + 1) % n)], p[2 * ((i + 1) % n) + 1]];
+      const [x2, y2] = [p[2 * ((i + 2) % n)], p[2 * ((i + 2) % n) + 1]];
+      const l = Math.hypot(x1 - x0, y1 - y0);
+      const k = Math.hypot(x2 - x1, y2 - y1);
+      if (l === 0 || k === 0) continue;
+      const [ax, ay] = [(x1 - x0) / l, (y1 - y0) / l];
+      const [bx, by] = [(x2 - x1) / k, (y2 - y1) / k];
+      pieces.push(wound(Float64Array.of(x0, y0, x1, y1, x1 + d * ay, y1 - d * ax, x0 + d * ay, y0 - d * ax)));
+      const sin = ax * by - ay * bx;
+      const cos = ax * bx + ay * by;
+      if (sin * d <= 0 && !(cos < -0.999999)) continue;
+      const fan: number[] = [x1, y1, x1 + d * ay, y1 - d * ax];
+      const turn = Math.abs(Math.atan2(sin, cos));
+      const corner = turn > 0.01 && !smooth.has(pointKey(x1, y1));
+      if (join.kind === "round" || !corner) {
+        const steps = Math.max(1, Math.ceil(turn / (2 * Math.acos(Math.max(0, 1 - fine / Math.abs(d))))));
+        for (let s = 1; s < steps; s++) {
+          const a = (Math.sign(d) * turn * s) / steps;
+          const [c, q] = [Math.cos(a), Math.sin(a)];
+          const [vx, vy] = [d * ay, -d * ax];
+          fan.push(x1 + vx * c - vy * q, y1 + vx * q + vy * c);
+        }
+      } else if (join.kind === "miter" && 1 / Math.cos(turn / 2) <= join.limit) {
+        fan.push(x1 + ((ay + by) * d) / (1 + cos), y1 - ((ax + bx) * d) / (1 + cos));
+      }
+      fan.push(x1 + d * by, y1 - d * bx);
+      pieces.push(wound(Float64Array.from(fan)));
+    }
+  }
+  const cover = clip(m, "Union", "NonZero", pieces);
+  return clip(m, d > 0 ? "Union" : "Difference", "NonZero", [...shape], cover);
+}
+
+/** Edges of the grid's own size have any direction; corners between them would be no one's. */
+function withoutSteps(p: Polygon): Polygon {
+  const out: number[] = [];
+  for (let i = 0; i < p.length; i += 2)
+    if (out.length === 0 || Math.hypot(p[i] - out[out.length - 2], p[i + 1] - out[out.length - 1]) > 0.001) out.push(p[i], p[i + 1]);
+  return Float64Array.from(out);
+}
+
+const pointKey = (x: number, y: number): string => `${Math.round(x * 1e4)},${Math.round(y * 1e4)}`;
+
+/** The points inside curves, where the corners of chords are no corners of the shape. */
+export function smoothPoints(path: Path, tolerance: number): Set<string> {
+  const points = new Set<string>();
+  for (const p of flatten(path, tolerance)) for (let i = 0; i < p.length; i += 2) points.add(pointKey(p[i], p[i + 1]));
+  const [into, out] = [new Float64Array(2), new Float64Array(2)];
+  for (const c of contoursOf(path, true))
+    for (let k = 0; k < c.size; k++) {
+      const next = (k + 1) % c.size;
+      directionAt(c.points, k * stride, c.degrees[k], 1, into);
+      directionAt(c.points, next * stride, c.degrees[next], 0, out);
+      if (into[0] * out[0] + into[1] * out[1] < Math.cos(0.002)) points.delete(pointKey(c.points[next * stride], c.points[next * stride + 1]));
+    }
+  return points;
+}
+
+/** A polygon turned to be positive, so that covers add up and never cancel. */
+export function wound(p: Polygon): Polygon {
+  if (signedArea(p) >= 0) return p;
+  const out = new Float64Array(p.length);
+  for (let i = 0; i < p.length; i += 2) {
+    out[i] = p[p.length - 2 - i];
+    out[i + 1] = p[p.length - 1 - i];
+  }
+  return out;
+}
