@@ -1,6 +1,7 @@
 import { Command, CommanderError, InvalidArgumentError } from "commander";
 import { Problem } from "../core/problem";
 import { check } from "./check";
+import { curves, curvesHelp } from "./curves";
 import { render } from "./render";
 import { allStyles } from "./styles";
 import { shippedFaces } from "../server/faces/shipped";
@@ -55,6 +56,12 @@ program
   .description("say whether a piece, style or font file is sound, and if not, where")
   .argument("<file>")
   .action(async (file: string) => print(await check(file)));
+
+program
+  .command("curves")
+  .description("answer geometry, a JSON line at a time: booleans, grown outlines, bands, sweeps, bends, measures")
+  .addHelpText("after", curvesHelp)
+  .action(curves);
 
 try {
   await program.parseAsync();

@@ -86,7 +86,7 @@ export function fitOne(curve: Sampler, a: number, b: number, tolerance: number):
     around += Math.hypot(xs[i] - xs[i - 1], ys[i] - ys[i - 1]);
   }
   around += Math.hypot(xs[n] - xs[n - 1], ys[n] - ys[n - 1]);
-  if (turns) {
+  if (turns && around > tolerance) {
     set(sx, sy, ex, ey, around / 3, around / 3);
     return Infinity;
   }

@@ -3,7 +3,7 @@ import { resolve } from "./arrange/resolve";
 import { areaOf } from "./arrange/tidy";
 import { meet, shifted } from "./bounds";
 import { Budget } from "./budget";
-import { contoursOf, movedBy, pathOf, reversed, type Contour } from "./contour";
+import { contoursOf, movedBy, pathOf, type Contour } from "./contour";
 import type { Matrix, Point } from "./matrix";
 import { bandContours, lineContours, type Band } from "./offset/band";
 import { growContours } from "./offset/grow";
@@ -40,14 +40,16 @@ export interface SideFace {
 export class CurveKernel {
   readonly #results = memoByIdentity<Path, Path>(12);
   readonly #clean = new WeakMap<Path, readonly Contour[]>();
+  /** Paths made here: they are clean as they are. */
+  readonly #own = new WeakSet<Path>();
 
-  /** The union of a path with itself. Returns the same object where no contours overlap, whichever way they wind. */
+  /** The union of a path with itself. Returns the same object where no contours overlap and all wind as they should. */
   weld(path: Path, budget = new Budget()): Path {
+    if (this.#own.has(path)) return path;
     return this.#results(path, "weld", () => {
       const before = contoursOf(path, true);
       const after = this.#welded(path, budget);
-      const kept = after.length === before.length && after.every((c, i) => c === before[i] || isTurned(c, before[i]));
-      if (kept && isClosed(path)) return path;
+      if (after.length === before.length && after.every((c, i) => c === before[i]) && isClosed(path)) return path;
       return this.#made(after);
     });
   }
@@ -193,16 +195,11 @@ export class CurveKernel {
   /** A path of clean contours, remembered as such. */
   #made(clean: readonly Contour[]): Path {
     const path = pathOf(clean);
-    if (!path.isEmpty) this.#clean.set(path, clean);
+    if (path.isEmpty) return path;
+    this.#clean.set(path, clean);
+    this.#own.add(path);
     return path;
   }
-}
-
-/** Whether one contour is the other run backwards: filled nonzero, they are the same. */
-function isTurned(c: Contour, d: Contour): boolean {
-  if (c.size !== d.size) return false;
-  const back = reversed(d);
-  return c.points.every((v, i) => v === back.points[i]);
 }
 
 const ones = (contours: readonly Contour[]): Uint8Array => new Uint8Array(contours.length).fill(1);

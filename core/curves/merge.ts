@@ -114,7 +114,7 @@ function runOf(c: Contour, k: number, count: number): Sampler {
 }
 
 /**
- * Drops segments shorter than `speck`, in units; their neighbours meet in the middle. Returns the same contour where there
+ * Drops segments shorter than `speck`, in units; and short runs of them; their neighbours meet in the middle. Returns the same contour where there
  * are none.
  */
 export function withoutSpecks(c: Contour, speck: number): Contour {
@@ -122,12 +122,18 @@ export function withoutSpecks(c: Contour, speck: number): Contour {
   if (n < 3) return c;
   const small = new Uint8Array(n);
   let any = false;
+  // Where a run of small segments starts: many small steps may lead somewhere, and are dropped only while they do not.
+  let fromX = 0;
+  let fromY = 0;
   for (let k = 0; k < n; k++) {
     const o = k * stride;
+    if (k === 0 || !small[k - 1]) {
+      fromX = points[o];
+      fromY = points[o + 1];
+    }
     let far = 0;
-    for (let i = 1; i <= degrees[k]; i++) far = Math.max(far, Math.abs(points[o + 2 * i] - points[o]) + Math.abs(points[o + 2 * i + 1] - points[o + 1]));
-    // Never two in a row: many small steps may lead somewhere.
-    if (far < speck && !(k > 0 && small[k - 1]) && !(k === n - 1 && small[0])) {
+    for (let i = 1; i <= degrees[k]; i++) far = Math.max(far, Math.abs(points[o + 2 * i] - fromX) + Math.abs(points[o + 2 * i + 1] - fromY));
+    if (far < speck && !(k === n - 1 && small[0])) {
       small[k] = 1;
       any = true;
     }
@@ -136,11 +142,11 @@ export function withoutSpecks(c: Contour, speck: number): Contour {
   const kept: number[] = [];
   for (let k = 0; k < n; k++) if (!small[k]) kept.push(k);
   if (kept.length < 2) return c;
-  // The point where segment k starts: in the middle of the small one before it, if there is one.
+  // The point where segment k starts: in the middle between the ends of the small ones before it, if there are any.
   const startOf = (k: number, i: 0 | 1) => {
-    const before = k === 0 ? n - 1 : k - 1;
-    const o = before * stride;
-    return small[before] ? (points[o + i] + points[o + 2 * degrees[before] + i]) / 2 : points[k * stride + i];
+    let first = k;
+    for (let before = k === 0 ? n - 1 : k - 1; small[before] && before !== k; before = before === 0 ? n - 1 : before - 1) first = before;
+    return (points[first * stride + i] + points[k * stride + i]) / 2;
   };
   const out = new ContourBuilder();
   out.move(startOf(kept[0], 0), startOf(kept[0], 1));

@@ -71,7 +71,8 @@ function sweepOne(c: Contour, index: number, way: Way, faces: SideFace[], budget
     if (front) move(degree);
     if (i === 0) out.move(piece[0], piece[1]);
     else if (front !== pieces[i - 1].front) out.line(piece[0], piece[1]);
-    out.segment(piece, 0, degree);
+    // What is swept to the point itself has no length left.
+    if (!front || way.kind === "vector" || way.by !== 1) out.segment(piece, 0, degree);
     if (i === pieces.length - 1 && front !== pieces[0].front) {
       const x = c.points[0];
       const y = c.points[1];

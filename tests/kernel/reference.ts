@@ -1,7 +1,7 @@
 import { directionAt } from "../../core/curves/bezier";
 import { contoursOf, stride } from "../../core/curves/contour";
 import { flatten } from "../../core/curves/flatten";
-import type { Join } from "../../core/curves/offset/joins";
+import type { Cap, Join, Way } from "../../core/curves/kernel";
 import type { Path, Polygon } from "../../core/curves/path";
 import { perimeter, signedArea } from "../../core/curves/polygon";
 import { clip, type Clipper } from "./clipper";
@@ -62,11 +62,20 @@ export function grown(m: Clipper, shape: readonly Polygon[], d: number, join: Jo
   return clip(m, d > 0 ? "Union" : "Difference", "NonZero", [...shape], cover);
 }
 
-/** Edges of the grid's own size have any direction; corners between them would be no one's. */
+/**
+ * Edges of the grid's own size have any direction; corners between them would be no one's. Lines there and back have no area, and go, too.
+ */
 function withoutSteps(p: Polygon): Polygon {
   const out: number[] = [];
-  for (let i = 0; i < p.length; i += 2)
+  for (let i = 0; i < p.length; i += 2) {
+    for (; out.length >= 4; out.length -= 2) {
+      const n = out.length;
+      const [ax, ay, bx, by] = [out[n - 2] - out[n - 4], out[n - 1] - out[n - 3], p[i] - out[n - 2], p[i + 1] - out[n - 1]];
+      const back = ax * bx + ay * by < 0 && Math.abs(ax * by - ay * bx) < 0.0005 * Math.min(Math.hypot(ax, ay), Math.hypot(bx, by));
+      if (!back) break;
+    }
     if (out.length === 0 || Math.hypot(p[i] - out[out.length - 2], p[i + 1] - out[out.length - 1]) > 0.001) out.push(p[i], p[i + 1]);
+  }
   return Float64Array.from(out);
 }
 
@@ -96,4 +105,78 @@ export function wound(p: Polygon): Polygon {
     out[i + 1] = p[p.length - 1 - i];
   }
   return out;
+}
+
+/**
+ * A band by its definition: a rectangle on both sides of every edge, a join at every corner, a cap at both ends of open lines.
+ * @param lines points of lines; closed ones come back to their start
+ * @param half half the width at a share of the whole length, from 0 to 1
+ */
+export function stroked(m: Clipper, lines: readonly { points: Polygon; closed: boolean }[], half: (at: number) => number, join: Join, cap: Cap, smooth: ReadonlySet<string>): Polygon[] {
+  const pieces: Polygon[] = [];
+  const add = (...points: number[]) => pieces.push(wound(Float64Array.from(points)));
+  for (const { points, closed } of lines) {
+    const p: number[] = [];
+    for (let i = 0; i < points.length; i += 2)
+      if (p.length === 0 || Math.hypot(points[i] - p[p.length - 2], points[i + 1] - p[p.length - 1]) > 1e-4) p.push(points[i], points[i + 1]);
+    if (closed && Math.hypot(p[0] - p[p.length - 2], p[1] - p[p.length - 1]) > 1e-4) p.push(p[0], p[1]);
+    const n = p.length / 2 - 1;
+    if (n < 1) continue;
+    const lengths = [0];
+    for (let i = 0; i < n; i++) lengths.push(lengths[i] + Math.hypot(p[2 * i + 2] - p[2 * i], p[2 * i + 3] - p[2 * i + 1]));
+    const d = lengths.map((l) => half(l / lengths[n]));
+    const dir = (i: number): [number, number] => {
+      const l = lengths[i + 1] - lengths[i];
+      return [(p[2 * i + 2] - p[2 * i]) / l, (p[2 * i + 3] - p[2 * i + 1]) / l];
+    };
+    for (let i = 0; i < n; i++) {
+      const [ux, uy] = dir(i);
+      const [x0, y0, x1, y1] = [p[2 * i], p[2 * i + 1], p[2 * i + 2], p[2 * i + 3]];
+      const [e, f] = [d[i], d[i + 1]];
+      add(x0 + e * uy, y0 - e * ux, x1 + f * uy, y1 - f * ux, x1 - f * uy, y1 + f * ux, x0 - e * uy, y0 + e * ux);
+      if (i + 1 < n || closed) {
+        const [vx, vy] = dir((i + 1) % n);
+        addCorner(x1, y1, ux, uy, vx, vy, f, join, smooth.has(pointKey(x1, y1)), add);
+      }
+    }
+    if (closed) continue;
+    for (const [i, k, sign] of [[0, 0, -1], [n, n - 1, 1]] as const) {
+      const [ux, uy] = dir(k).map((v) => v * sign);
+      const [x, y, h] = [p[2 * i], p[2 * i + 1], d[i]];
+      if (cap === "square") add(x + h * uy, y - h * ux, x + h * (uy + ux), y - h * (ux - uy), x - h * (uy - ux), y + h * (ux + uy), x - h * uy, y + h * ux);
+      if (cap === "round" && h > 0) addCorner(x, y, ux, uy, -ux, -uy, h, { kind: "round" }, false, add);
+    }
+  }
+  return clip(m, "Union", "NonZero", pieces);
+}
+
+function addCorner(x: number, y: number, ax: number, ay: number, bx: number, by: number, half: number, join: Join, smooth: boolean, add: (...points: number[]) => void): void {
+  const turn = Math.atan2(ax * by - ay * bx, ax * bx + ay * by);
+  if (turn === 0 || half <= 0) return;
+  const d = Math.sign(turn) * half;
+  const fan = [x, y, x + d * ay, y - d * ax];
+  if (join.kind === "round" || smooth || Math.abs(turn) < 0.01) {
+    const steps = Math.max(1, Math.ceil(Math.abs(turn) / (2 * Math.acos(Math.max(0, 1 - fine / half)))));
+    for (let s = 1; s < steps; s++) {
+      const [c, q] = [Math.cos((turn * s) / steps), Math.sin((turn * s) / steps)];
+      fan.push(x + d * ay * c + d * ax * q, y + d * ay * q - d * ax * c);
+    }
+  } else if (join.kind === "miter" && 1 / Math.cos(turn / 2) <= join.limit) {
+    const k = d / (1 + ax * bx + ay * by);
+    fan.push(x + (ay + by) * k, y - (ax + bx) * k);
+  }
+  add(...fan, x + d * by, y - d * bx);
+}
+
+/** A sweep by its definition: the shape at both ends of its way, and the quadrilateral that every edge sweeps over. */
+export function swept(m: Clipper, shape: readonly Polygon[], way: Way): Polygon[] {
+  const to = (x: number, y: number): [number, number] =>
+    way.kind === "vector" ? [x + way.x, y + way.y] : [x + (way.x - x) * way.by, y + (way.y - y) * way.by];
+  const pieces: Polygon[] = [];
+  for (const p of shape) {
+    for (let i = 0, j = p.length - 2; i < p.length; j = i, i += 2)
+      pieces.push(wound(Float64Array.from([p[j], p[j + 1], p[i], p[i + 1], ...to(p[i], p[i + 1]), ...to(p[j], p[j + 1])])));
+  }
+  const end = shape.map((p) => p.map((v, i) => to(p[i - (i % 2)], p[i - (i % 2) + 1])[i % 2]));
+  return clip(m, "Union", "NonZero", [...clip(m, "Union", "NonZero", pieces), ...shape, ...end]);
 }

@@ -94,8 +94,8 @@ export function makeMesh(contours: readonly Contour[], chordTolerance: number, b
       for (let i = 0; i < steps; i++) {
         const t = i / steps;
         put(i === 0 ? c.points[o] : valueAt(c.points, o, degree, t), i === 0 ? c.points[o + 1] : valueAt(c.points, o + 1, degree, t), k + t);
-        // A vertex that falls on the one before it adds nothing.
-        if (n - 1 > start && roomX[n - 1] === roomX[n - 2] && roomY[n - 1] === roomY[n - 2]) n--;
+        // A vertex that falls on the one before it adds nothing, but what follows belongs to the later place.
+        if (n - 1 > start && roomX[n - 1] === roomX[n - 2] && roomY[n - 1] === roomY[n - 2]) roomU[--n - 1] = k + t;
       }
     }
     while (n - 1 > start && roomX[n - 1] === roomX[start] && roomY[n - 1] === roomY[start]) n--;

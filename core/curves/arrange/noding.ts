@@ -1,6 +1,6 @@
 import type { Budget } from "../budget";
 import type { Mesh } from "./mesh";
-import { eachMeeting, nearPoint, stripsOf } from "./strips";
+import { eachMeeting, nearPoint, stripsOf, type Strips } from "./strips";
 
 /**
  * Where contours meet, on the grid. Vertices that are nodes are marked in `atVertex`; the others lie on edges: the k-th on
@@ -12,6 +12,8 @@ export interface Noding {
   readonly x: readonly number[];
   readonly y: readonly number[];
   readonly any: boolean;
+  /** The chains as they were sorted to find them. */
+  readonly strips: Strips;
 }
 
 /**
@@ -148,7 +150,7 @@ export function findNodes(mesh: Mesh, budget: Budget): Noding {
     budget.spend(near.length);
     for (const i of near) if (chains.minX[i] <= crossX[k] && chains.maxX[i] >= crossX[k]) through(chains.from[i], chains.to[i], crossX[k], crossY[k]);
   }
-  return { atVertex, edge, x: nodeX, y: nodeY, any };
+  return { atVertex, edge, x: nodeX, y: nodeY, any, strips };
 }
 
 /** Whether edge e passes through the half-open cell of the grid point (px, py), which lies in the edge's box. */

@@ -1,5 +1,6 @@
-import { cut, footNear, slopeAt, valueAt } from "../bezier";
+import { cut, footNear, valueAt } from "../bezier";
 import { ContourBuilder, reversed, stride, type Contour } from "../contour";
+import { meet, met } from "../crossing";
 import type { Mesh } from "./mesh";
 import type { Run } from "./rings";
 import type { Strands } from "./strands";
@@ -104,16 +105,16 @@ function join(a: Piece, b: Piece, x: number, y: number, cell: number, chordError
   const ob = sb.k * stride;
   const da = A.degrees[ea.k];
   const db = B.degrees[sb.k];
-  if (crossing(A.points, oa, da, ea.t, B.points, ob, db, sb.t)) {
-    const px = valueAt(A.points, oa, da, meetA);
-    const py = valueAt(A.points, oa + 1, da, meetA);
-    const reach = Math.min(farthestMeeting, Math.max(chordError, 2 * cell) / meetSine);
-    if (Math.abs(px - x) <= reach && Math.abs(py - y) <= reach && keepsDirection(a, meetA, false) && keepsDirection(b, meetB, true)) {
+  if (meet(A.points, oa, da, ea.t, B.points, ob, db, sb.t)) {
+    const px = valueAt(A.points, oa, da, met.a);
+    const py = valueAt(A.points, oa + 1, da, met.a);
+    const reach = Math.min(farthestMeeting, Math.max(chordError, 2 * cell) / met.sine);
+    if (Math.abs(px - x) <= reach && Math.abs(py - y) <= reach && keepsDirection(a, met.a, false) && keepsDirection(b, met.b, true)) {
       // Where one of the two ends its segment there, that end is the exact point.
-      const snapA = near(A, ea.k, meetA, px, py, cell);
-      const snapB = near(B, sb.k, meetB, px, py, cell);
-      ea.t = snapA >= 0 ? snapA : meetA;
-      sb.t = snapB >= 0 ? snapB : meetB;
+      const snapA = near(A, ea.k, met.a, px, py, cell);
+      const snapB = near(B, sb.k, met.b, px, py, cell);
+      ea.t = snapA >= 0 ? snapA : met.a;
+      sb.t = snapB >= 0 ? snapB : met.b;
       const [c, o, d, t] = snapB >= 0 && snapA < 0 ? [B, ob, db, sb.t] : [A, oa, da, ea.t];
       const qx = valueAt(c.points, o, d, t);
       const qy = valueAt(c.points, o + 1, d, t);
@@ -164,38 +165,6 @@ function settle(piece: Piece, end: End, x: number, y: number, atStart: boolean):
   const t = footNear(c.points, o, d, x, y, end.t);
   if (keepsDirection(piece, t, atStart)) end.t = t;
   moveTo(end, valueAt(c.points, o, d, end.t), valueAt(c.points, o + 1, d, end.t));
-}
-
-let meetA = 0;
-let meetB = 0;
-let meetSine = 1;
-
-/** Newton's method for the common point of two segments; leaves its parameters in meetA and meetB, and the sine of the angle there in meetSine. */
-function crossing(p: Float64Array, op: number, dp: number, tp: number, q: Float64Array, oq: number, dq: number, tq: number): boolean {
-  let a = tp;
-  let b = tq;
-  for (let i = 0; i < 10; i++) {
-    const rx = valueAt(q, oq, dq, b) - valueAt(p, op, dp, a);
-    const ry = valueAt(q, oq + 1, dq, b) - valueAt(p, op + 1, dp, a);
-    const ux = slopeAt(p, op, dp, a);
-    const uy = slopeAt(p, op + 1, dp, a);
-    const vx = slopeAt(q, oq, dq, b);
-    const vy = slopeAt(q, oq + 1, dq, b);
-    const det = vx * uy - ux * vy;
-    const lengths = Math.sqrt((ux * ux + uy * uy) * (vx * vx + vy * vy));
-    if (Math.abs(det) <= 1e-7 * lengths) return false;
-    if (rx * rx + ry * ry < 1e-20) {
-      if (a < -1e-7 || a > 1 + 1e-7 || b < -1e-7 || b > 1 + 1e-7) return false;
-      meetA = Math.min(1, Math.max(0, a));
-      meetB = Math.min(1, Math.max(0, b));
-      meetSine = Math.abs(det) / lengths;
-      return true;
-    }
-    a += (vx * ry - rx * vy) / det;
-    b += (ux * ry - uy * rx) / det;
-    if (!(a > -0.3 && a < 1.3 && b > -0.3 && b < 1.3)) return false;
-  }
-  return false;
 }
 
 const part = new Float64Array(8);

@@ -49,7 +49,7 @@ function once(contours: readonly Contour[], weights: ArrayLike<number>, rule: Ru
   const strands = makeStrands(mesh, noding, weights);
   const rings: Contour[] = [];
   let misses = 0;
-  for (const ring of traceRings(strands, windings(mesh, strands, weights), rule, contours.map((c) => c.size))) {
+  for (const ring of traceRings(strands, windings(mesh, strands, weights, noding.strips), rule, contours.map((c) => c.size))) {
     const built = rebuild(mesh, strands, ring, tolerance, slack);
     misses += built.misses;
     if (built.contour && !isSliver(built.contour)) rings.push(built.contour);

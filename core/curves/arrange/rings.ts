@@ -1,4 +1,4 @@
-import type { Strands } from "./strands";
+import { folds, type Strands } from "./strands";
 import type { End, Windings } from "./windings";
 
 /** A stretch of one contour, from place u0 to u1; backwards where u0 > u1. Its ends lie at grid nodes, or -1 where it is whole. */
@@ -17,12 +17,12 @@ export type Rule = (winding: number) => boolean;
  * The borders of what is inside, as closed rings of runs with the inside on the left: outers run counterclockwise
  * (positive by the shoelace formula), counters clockwise. Rings may touch themselves and each other in single points.
  */
-export function traceRings(s: Strands, { left, ends }: Windings, inside: Rule, sizes: readonly number[]): Run[][] {
+export function traceRings(s: Strands, { left, ends, start }: Windings, inside: Rule, sizes: readonly number[]): Run[][] {
   // 1: a border as it runs; -1: a border backwards; 0: none.
   const border = new Int8Array(s.count);
   const rings: Run[][] = [];
   for (let i = 0; i < s.count; i++) {
-    if (s.over[i] !== i || (s.from[i] === s.to[i] && s.from[i] >= 0 && s.between[i] < 2)) continue;
+    if (s.over[i] !== i || folds(s, i)) continue;
     const onLeft = inside(left[i]);
     if (onLeft === inside(left[i] - s.weight[i])) continue;
     border[i] = onLeft ? 1 : -1;
@@ -40,11 +40,12 @@ export function traceRings(s: Strands, { left, ends }: Windings, inside: Rule, s
       steps.push(at);
       // Arriving with the inside on the left: the next border clockwise closes the same stretch of inside.
       const arrival: End = border[at] > 0 ? 2 * at + 1 : 2 * at;
-      const list = ends[border[at] > 0 ? s.to[at] : s.from[at]];
-      let k = list.indexOf(arrival);
-      do k = k === 0 ? list.length - 1 : k - 1;
-      while (border[list[k] >> 1] === 0);
-      at = list[k] >> 1;
+      const node = border[at] > 0 ? s.to[at] : s.from[at];
+      let k = start[node];
+      while (ends[k] !== arrival) k++;
+      do k = k === start[node] ? start[node + 1] - 1 : k - 1;
+      while (border[ends[k] >> 1] === 0);
+      at = ends[k] >> 1;
     }
     rings.push(joinRuns(s, steps, border, sizes));
   }

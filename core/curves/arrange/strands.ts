@@ -1,3 +1,4 @@
+import { GridIndex } from "./grid-index";
 import type { Mesh } from "./mesh";
 import type { Noding } from "./noding";
 
@@ -28,33 +29,14 @@ export interface Strands {
   readonly component: Int32Array;
 }
 
-interface Event {
-  readonly node: number;
-  readonly u: number;
-  /** The vertex at or before the event, counted from the start of the contour, and whether the event is that vertex. */
-  readonly vertex: number;
-  readonly isVertex: boolean;
-}
+type Growing = Omit<Strands, "count" | "component">;
 
 /** @param weights how much each contour adds to the winding number of what it goes round */
 export function makeStrands(mesh: Mesh, noding: Noding, weights: ArrayLike<number>): Strands {
   const { x, y, u, first, last } = mesh;
-  const nodeX: number[] = [];
-  const nodeY: number[] = [];
-  const ids = new Map<number, number>();
-  const nodeAt = (px: number, py: number): number => {
-    const key = (px + 2 ** 25) * 2 ** 26 + (py + 2 ** 25); // below 2^53, so that no two points share a key
-    let id = ids.get(key);
-    if (id === undefined) {
-      ids.set(key, (id = nodeX.length));
-      nodeX.push(px);
-      nodeY.push(py);
-    }
-    return id;
-  };
-
-  const s: Omit<Strands, "count" | "component"> = {
-    contour: [], u0: [], u1: [], from: [], to: [], inner: [], between: [], weight: [], over: [], nextInBundle: [], nodeX, nodeY,
+  const nodes = new GridIndex();
+  const s: Growing = {
+    contour: [], u0: [], u1: [], from: [], to: [], inner: [], between: [], weight: [], over: [], nextInBundle: [], nodeX: nodes.x, nodeY: nodes.y,
   };
   const parent = Int32Array.from({ length: first.length }, (_, i) => i);
   const root = (c: number): number => {
@@ -75,54 +57,51 @@ export function makeStrands(mesh: Mesh, noding: Noding, weights: ArrayLike<numbe
     s.nextInBundle.push(-1);
   };
 
-  const onEdges = noding.edge.map((_, k) => k);
-  const along = (k: number) => {
-    const e = noding.edge[k];
-    return (noding.x[k] - x[e]) * (x[e + 1] - x[e]) + (noding.y[k] - y[e]) * (y[e + 1] - y[e]);
-  };
-  onEdges.sort((a, b) => noding.edge[a] - noding.edge[b] || along(a) - along(b));
-
+  const { order, along } = alongEdges(mesh, noding);
   let next = 0;
+  // The nodes on one contour: which, at which place, at or after which vertex, and whether at it.
+  const node: number[] = [];
+  const place: number[] = [];
+  const vertex: number[] = [];
+  const isVertex: boolean[] = [];
   for (let c = 0; c < first.length; c++) {
     const start = first[c];
     const n = last[c] - start;
     if (n <= 0) continue;
-    const events: Event[] = [];
-    const meet = (event: Event) => {
-      events.push(event);
-      const other = contourOfNode[event.node];
-      if (other === undefined) contourOfNode[event.node] = c;
-      else parent[root(c)] = root(other);
+    let count = 0;
+    const meet = (id: number, at: number, v: number, exactly: boolean) => {
+      node[count] = id;
+      place[count] = at;
+      vertex[count] = v;
+      isVertex[count++] = exactly;
+      if (id === contourOfNode.length) contourOfNode.push(c);
+      else parent[root(c)] = root(contourOfNode[id]);
     };
     if (noding.any) {
-      // Only contours that have a node are walked vertex by vertex.
       for (let i = start; i < last[c]; i++) {
-        if (noding.atVertex[i]) meet({ node: nodeAt(x[i], y[i]), u: u[i], vertex: i - start, isVertex: true });
-        for (; next < onEdges.length && noding.edge[onEdges[next]] === i; next++) {
-          const k = onEdges[next];
+        if (noding.atVertex[i]) meet(nodes.of(x[i], y[i]), u[i], i - start, true);
+        for (; next < order.length && noding.edge[order[next]] === i; next++) {
+          const k = order[next];
           const length2 = (x[i + 1] - x[i]) ** 2 + (y[i + 1] - y[i]) ** 2;
-          const t = Math.min(1, Math.max(0, along(k) / length2));
-          const end = Math.floor(u[i] + 1);
+          const t = Math.min(1, Math.max(0, along[k] / length2));
           // An edge may skip segments that are too small for the grid; places between lie on the segment it starts on.
-          const to = Math.min(u[i + 1], end);
-          meet({ node: nodeAt(noding.x[k], noding.y[k]), u: u[i] + (to - u[i]) * t, vertex: i - start, isVertex: false });
+          const to = Math.min(u[i + 1], Math.floor(u[i] + 1));
+          meet(nodes.of(noding.x[k], noding.y[k]), u[i] + (to - u[i]) * t, i - start, false);
         }
       }
     }
-    if (events.length === 0) {
+    if (count === 0) {
       add(c, 0, mesh.contours[c].size, -1, -1, start, n);
       continue;
     }
-    for (let k = 0; k < events.length; k++) {
-      const a = events[k];
-      const b = events[k + 1] ?? events[0];
-      const wraps = k + 1 === events.length;
-      const inner = a.vertex + 1;
-      const end = (wraps ? n : 0) + b.vertex - (b.isVertex ? 1 : 0);
-      const between = end - inner + 1;
+    for (let k = 0; k < count; k++) {
+      const wraps = k + 1 === count;
+      const b = wraps ? 0 : k + 1;
+      const inner = vertex[k] + 1;
+      const between = (wraps ? n : 0) + vertex[b] - (isVertex[b] ? 1 : 0) - inner + 1;
       // Neighbours in one cell: nothing is left of the way between them.
-      if (a.node === b.node && between < 2) continue;
-      add(c, a.u, wraps ? b.u + mesh.contours[c].size : b.u, a.node, b.node, start + (inner % n), between);
+      if (node[k] === node[b] && between < 2) continue;
+      add(c, place[k], wraps ? place[b] + mesh.contours[c].size : place[b], node[k], node[b], start + (inner % n), between);
     }
   }
   bundle(s);
@@ -130,18 +109,31 @@ export function makeStrands(mesh: Mesh, noding: Noding, weights: ArrayLike<numbe
   return { ...s, count: s.contour.length, component };
 }
 
+/** The nodes on edges in the order of their edges, and on each as they lie along it. */
+function alongEdges({ x, y }: Mesh, { edge, x: nx, y: ny }: Noding): { order: Int32Array; along: Float64Array } {
+  const along = new Float64Array(edge.length);
+  const order = new Int32Array(edge.length);
+  for (let k = 0; k < edge.length; k++) {
+    const e = edge[k];
+    along[k] = (nx[k] - x[e]) * (x[e + 1] - x[e]) + (ny[k] - y[e]) * (y[e + 1] - y[e]);
+    order[k] = k;
+  }
+  order.sort((a, b) => edge[a] - edge[b] || along[a] - along[b]);
+  return { order, along };
+}
+
 /** Strands of a single edge between the same two nodes lie on one another. */
-function bundle(s: Omit<Strands, "count" | "component">): void {
-  const seen = new Map<number, number>();
-  const nodes = s.nodeX.length;
+function bundle(s: Growing): void {
+  const pairs = new GridIndex();
+  const standsFor: number[] = [];
   for (let i = 0; i < s.contour.length; i++) {
     if (s.between[i] !== 0) continue;
-    const key = Math.min(s.from[i], s.to[i]) * nodes + Math.max(s.from[i], s.to[i]);
-    const one = seen.get(key);
-    if (one === undefined) {
-      seen.set(key, i);
+    const pair = pairs.of(Math.min(s.from[i], s.to[i]), Math.max(s.from[i], s.to[i]));
+    if (pair === standsFor.length) {
+      standsFor.push(i);
       continue;
     }
+    const one = standsFor[pair];
     s.over[i] = one;
     s.weight[one] += s.from[i] === s.from[one] ? s.weight[i] : -s.weight[i];
     s.nextInBundle[i] = s.nextInBundle[one];
@@ -149,9 +141,14 @@ function bundle(s: Omit<Strands, "count" | "component">): void {
   }
 }
 
+/** Whether a strand goes there and back on itself: it encloses no area. */
+export const folds = (s: Strands, i: number): boolean => s.from[i] >= 0 && s.from[i] === s.to[i] && s.between[i] < 2;
+
 /** The k-th grid vertex of a strand, its nodes left out. */
 export function vertexOf(mesh: Mesh, s: Strands, strand: number, k: number): number {
   const c = s.contour[strand];
-  const n = mesh.last[c] - mesh.first[c];
-  return mesh.first[c] + ((s.inner[strand] - mesh.first[c] + k) % n);
+  const start = mesh.first[c];
+  const n = mesh.last[c] - start;
+  const v = s.inner[strand] - start + k;
+  return start + (v < n ? v : v % n);
 }

@@ -1,6 +1,6 @@
 import type { Mesh } from "./mesh";
-import { nearPoint, stripsOf } from "./strips";
-import { vertexOf, type Strands } from "./strands";
+import { nearPoint, stripsOf, type Strips } from "./strips";
+import { folds, vertexOf, type Strands } from "./strands";
 
 /** An end of a strand at a node: strand index * 2, + 1 where the strand arrives. */
 export type End = number;
@@ -8,8 +8,9 @@ export type End = number;
 export interface Windings {
   /** The winding number on the left of each strand that stands for a bundle. */
   readonly left: Int32Array;
-  /** The ends at each node, counterclockwise (x right, y up) from the west. */
-  readonly ends: readonly (readonly End[])[];
+  /** The ends at each node, counterclockwise (x right, y up) from the west: those of node n are ends[start[n]] to ends[start[n + 1] - 1]. */
+  readonly ends: Int32Array;
+  readonly start: Int32Array;
 }
 
 /** The arrangement contradicts itself: rounding has gone wrong somewhere, and another grid should be tried. */
@@ -21,38 +22,10 @@ export class Inconsistent extends Error {}
  * A number that is reached by two ways must be the same: that checks the whole arrangement.
  * @throws Inconsistent
  */
-export function windings(mesh: Mesh, s: Strands, weights: ArrayLike<number>): Windings {
+export function windings(mesh: Mesh, s: Strands, weights: ArrayLike<number>, strips?: Strips): Windings {
   const left = new Int32Array(s.count);
   const known = new Uint8Array(s.count);
-  const ends: End[][] = s.nodeX.map(() => []);
-  for (let i = 0; i < s.count; i++) {
-    if (s.over[i] !== i || s.from[i] < 0 || folds(s, i)) continue;
-    ends[s.from[i]].push(2 * i);
-    ends[s.to[i]].push(2 * i + 1);
-  }
-  // Where an end leaves its node to.
-  const endX = new Float64Array(2 * s.count);
-  const endY = new Float64Array(2 * s.count);
-  ends.forEach((list, node) => {
-    for (const e of list) {
-      const i = e >> 1;
-      const arrives = e & 1;
-      let px: number;
-      let py: number;
-      if (s.between[i] === 0) {
-        const other = arrives ? s.from[i] : s.to[i];
-        px = s.nodeX[other];
-        py = s.nodeY[other];
-      } else {
-        const v = vertexOf(mesh, s, i, arrives ? s.between[i] - 1 : 0);
-        px = mesh.x[v];
-        py = mesh.y[v];
-      }
-      endX[e] = px - s.nodeX[node];
-      endY[e] = py - s.nodeY[node];
-    }
-    if (list.length > 1) list.sort((a, b) => byAngle(endX[a], endY[a], endX[b], endY[b]));
-  });
+  const { ends, start } = endsAtNodes(mesh, s);
 
   const reached: number[] = [];
   const learn = (strand: number, value: number) => {
@@ -66,10 +39,11 @@ export function windings(mesh: Mesh, s: Strands, weights: ArrayLike<number>): Wi
   };
   /** Goes once round a node from the sector before its k-th end, whose winding number is `value`. */
   const round = (node: number, k: number, value: number) => {
-    const list = ends[node];
+    const first = start[node];
+    const n = start[node + 1] - first;
     let w = value;
-    for (let j = 0; j < list.length; j++) {
-      const e = list[(k + j) % list.length];
+    for (let j = 0; j < n; j++) {
+      const e = ends[first + ((k + j) % n)];
       const i = e >> 1;
       if (e & 1) {
         learn(i, w);
@@ -83,24 +57,60 @@ export function windings(mesh: Mesh, s: Strands, weights: ArrayLike<number>): Wi
   };
 
   const done = new Uint8Array(s.nodeX.length);
-  for (const start of leftmost(mesh, s, ends)) {
-    const outside = windingWestOf(mesh, s, start, weights);
-    if (start.node >= 0) round(start.node, 0, outside);
-    else learn(start.strand, start.westIsLeft ? outside : outside + s.weight[start.strand]);
+  for (const point of leftmost(mesh, s, start)) {
+    const outside = windingWestOf(mesh, s, point, weights, strips);
+    if (point.node >= 0) round(point.node, 0, outside);
+    else learn(point.strand, point.westIsLeft ? outside : outside + s.weight[point.strand]);
     for (let node = reached.pop(); node !== undefined; node = reached.pop()) {
       if (done[node]) continue;
       done[node] = 1;
-      const k = ends[node].findIndex((e) => known[e >> 1]);
-      const e = ends[node][k];
+      let k = 0;
+      while (!known[ends[start[node] + k] >> 1]) k++;
+      const e = ends[start[node] + k];
       const i = e >> 1;
       round(node, k, e & 1 ? left[i] : left[i] - s.weight[i]);
     }
   }
-  return { left, ends };
+  return { left, ends, start };
 }
 
-/** There and back between two nodes' worth of nothing: such a strand encloses no area. */
-const folds = (s: Strands, i: number): boolean => s.from[i] === s.to[i] && s.between[i] < 2;
+function endsAtNodes(mesh: Mesh, s: Strands): { ends: Int32Array; start: Int32Array } {
+  const start = new Int32Array(s.nodeX.length + 1);
+  const counts = (i: number) => s.over[i] === i && s.from[i] >= 0 && !folds(s, i);
+  for (let i = 0; i < s.count; i++)
+    if (counts(i)) {
+      start[s.from[i] + 1]++;
+      start[s.to[i] + 1]++;
+    }
+  for (let n = 1; n < start.length; n++) start[n] += start[n - 1];
+  const filled = start.slice();
+  const ends = new Int32Array(start[s.nodeX.length]);
+  // Where an end leaves its node to.
+  const dx = new Float64Array(2 * s.count);
+  const dy = new Float64Array(2 * s.count);
+  const put = (node: number, e: End, k: number, other: number) => {
+    const i = e >> 1;
+    let px = s.nodeX[other];
+    let py = s.nodeY[other];
+    if (s.between[i] > 0) {
+      const v = vertexOf(mesh, s, i, k);
+      px = mesh.x[v];
+      py = mesh.y[v];
+    }
+    dx[e] = px - s.nodeX[node];
+    dy[e] = py - s.nodeY[node];
+    // Insertion keeps the few ends of a node in order.
+    let at = filled[node]++;
+    for (; at > start[node] && byAngle(dx[ends[at - 1]], dy[ends[at - 1]], dx[e], dy[e]) > 0; at--) ends[at] = ends[at - 1];
+    ends[at] = e;
+  };
+  for (let i = 0; i < s.count; i++)
+    if (counts(i)) {
+      put(s.from[i], 2 * i, 0, s.to[i]);
+      put(s.to[i], 2 * i + 1, s.between[i] - 1, s.from[i]);
+    }
+  return { ends, start };
+}
 
 function byAngle(ax: number, ay: number, bx: number, by: number): number {
   const h = half(ax, ay) - half(bx, by);
@@ -113,73 +123,66 @@ const half = (x: number, y: number): number => (y < 0 ? 0 : y > 0 ? 2 : x > 0 ? 
 interface Leftmost {
   x: number;
   y: number;
-  component: number;
+  readonly component: number;
   node: number;
   strand: number;
+  /** Which vertex of the strand it is. */
+  k: number;
   westIsLeft: boolean;
 }
 
 /** The leftmost, and of those the lowest, point of each component. */
-function leftmost(mesh: Mesh, s: Strands, ends: readonly (readonly End[])[]): Leftmost[] {
-  const best = new Map<number, Leftmost>();
-  const offer = (component: number, x: number, y: number, node: number, strand: number, k: number) => {
-    const b = best.get(component);
-    if (b && (b.x < x || (b.x === x && b.y <= y))) return;
-    const found = b ?? { component, x, y, node, strand, westIsLeft: false };
-    found.x = x;
-    found.y = y;
-    found.node = node;
-    found.strand = strand;
-    at.set(component, k);
-    if (!b) best.set(component, found);
-  };
-  /** Which vertex of its strand the best is. */
-  const at = new Map<number, number>();
+function leftmost(mesh: Mesh, s: Strands, start: Int32Array): Leftmost[] {
+  const best: (Leftmost | undefined)[] = [];
   for (let i = 0; i < s.count; i++) {
-    if (s.over[i] !== i || (s.from[i] >= 0 && folds(s, i))) continue;
+    if (s.over[i] !== i || folds(s, i)) continue;
     const component = s.component[s.contour[i]];
-    if (s.from[i] >= 0) {
-      offer(component, s.nodeX[s.from[i]], s.nodeY[s.from[i]], s.from[i], i, -1);
-      offer(component, s.nodeX[s.to[i]], s.nodeY[s.to[i]], s.to[i], i, -1);
+    const b = (best[component] ??= { component, x: Infinity, y: Infinity, node: -1, strand: i, k: 0, westIsLeft: false });
+    for (const node of [s.from[i], s.to[i]]) {
+      if (node < 0 || s.nodeX[node] > b.x || (s.nodeX[node] === b.x && s.nodeY[node] >= b.y)) continue;
+      b.x = s.nodeX[node];
+      b.y = s.nodeY[node];
+      b.node = node;
     }
-    for (let k = 0; k < s.between[i]; k++) {
-      const v = vertexOf(mesh, s, i, k);
-      offer(component, mesh.x[v], mesh.y[v], -1, i, k);
+    const n = s.between[i];
+    for (let k = 0, v = n > 0 ? vertexOf(mesh, s, i, 0) : 0; k < n; k++) {
+      if (mesh.x[v] < b.x || (mesh.x[v] === b.x && mesh.y[v] < b.y)) {
+        b.x = mesh.x[v];
+        b.y = mesh.y[v];
+        b.node = -1;
+        b.strand = i;
+        b.k = k;
+      }
+      if (++v === mesh.last[s.contour[i]]) v = mesh.first[s.contour[i]];
     }
   }
-  for (const [component, b] of best) {
-    if (b.node >= 0) {
-      if (ends[b.node].length === 0) best.delete(component);
-      continue;
+  const found: Leftmost[] = [];
+  for (const b of best) {
+    if (!b || (b.node >= 0 && start[b.node] === start[b.node + 1])) continue;
+    if (b.node < 0) {
+      const [px, py] = neighbour(mesh, s, b.strand, b.k - 1);
+      const [nx, ny] = neighbour(mesh, s, b.strand, b.k + 1);
+      // On the leftmost point the contour turns round what lies east of it; turning left leaves the west on its right.
+      b.westIsLeft = (b.x - px) * (ny - b.y) - (b.y - py) * (nx - b.x) < 0;
     }
-    const k = at.get(component)!;
-    const [px, py] = neighbour(mesh, s, b.strand, k - 1);
-    const [nx, ny] = neighbour(mesh, s, b.strand, k + 1);
-    // On the leftmost point the contour turns round what lies east of it; turning left leaves the west on its right.
-    b.westIsLeft = (b.x - px) * (ny - b.y) - (b.y - py) * (nx - b.x) < 0;
+    found.push(b);
   }
-  return [...best.values()];
+  return found;
 }
 
 function neighbour(mesh: Mesh, s: Strands, strand: number, k: number): [number, number] {
   const n = s.between[strand];
-  if (s.from[strand] < 0) {
-    const v = vertexOf(mesh, s, strand, (k + n) % n);
-    return [mesh.x[v], mesh.y[v]];
+  if (s.from[strand] >= 0 && (k < 0 || k >= n)) {
+    const node = k < 0 ? s.from[strand] : s.to[strand];
+    return [s.nodeX[node], s.nodeY[node]];
   }
-  if (k < 0) return [s.nodeX[s.from[strand]], s.nodeY[s.from[strand]]];
-  if (k >= n) return [s.nodeX[s.to[strand]], s.nodeY[s.to[strand]]];
-  const v = vertexOf(mesh, s, strand, k);
+  const v = vertexOf(mesh, s, strand, (k + n) % n);
   return [mesh.x[v], mesh.y[v]];
 }
 
-const strips = new WeakMap<Mesh, ReturnType<typeof stripsOf>>();
-
 /** The winding number, by all other components, of the point just west of a component. */
-function windingWestOf(mesh: Mesh, s: Strands, { x: px, y: py, component }: Leftmost, weights: ArrayLike<number>): number {
+function windingWestOf(mesh: Mesh, s: Strands, { x: px, y: py, component }: Leftmost, weights: ArrayLike<number>, strips = stripsOf(mesh.chains)): number {
   const { x, y, chains } = mesh;
-  let sorted = strips.get(mesh);
-  if (!sorted) strips.set(mesh, (sorted = stripsOf(chains)));
   let w = 0;
   /** Whether a part of a chain that spans py lies west of the point. */
   const west = (a: number, b: number): boolean => {
@@ -193,8 +196,9 @@ function windingWestOf(mesh: Mesh, s: Strands, { x: px, y: py, component }: Left
     const m = (a + b) >> 1;
     return y[a] <= py === y[m] <= py ? west(m, b) : west(a, m);
   };
-  for (const i of nearPoint(sorted, py)) {
-    if (chains.minX[i] > px || s.component[chains.contour[i]] === component) continue;
+  for (const i of nearPoint(strips, py)) {
+    if (chains.minX[i] > px) break;
+    if (s.component[chains.contour[i]] === component) continue;
     const a = chains.from[i];
     const b = chains.to[i];
     if (y[a] <= py === y[b] <= py) continue;

@@ -7,13 +7,13 @@ import type { Join } from "./joins";
 import { rawOutline } from "./raw-outline";
 
 /**
- * How far fitted parallels may lie from the true ones, in units: a sixteen-thousandth of the shape, and a fiftieth of a unit in shapes the
+ * How far fitted parallels may lie from the true ones, in units: a sixteen-thousandth of the shape, and no more than 0.028 in shapes the
  * size of letters and up. Joining curves may add two thirds of that.
  */
 export function fitTolerance(shape: readonly Contour[]): number {
   let size = 0;
   for (const c of shape) size = Math.max(size, extent(c).longer);
-  return Math.min(0.018, Math.max(1e-4, size / 16_000));
+  return Math.min(0.028, Math.max(1e-4, size / 16_000));
 }
 
 export const positive = (winding: number): boolean => winding > 0;
@@ -33,7 +33,7 @@ export function growContours(clean: readonly Contour[], d: number, join: Join, b
 
 /** A fresh outline with the fewest nodes that draw it. */
 export const simpler = (c: Contour, tolerance: number, budget: Budget): Contour =>
-  mergeSmooth(withoutSpecks(c, 1.6 * tolerance), (2 / 3) * tolerance, budget);
+  mergeSmooth(withoutSpecks(c, 1.4 * tolerance), (2 / 3) * tolerance, budget);
 
 /** The sides of the box of a contour's points; its true width is no more than the shorter. */
 function extent(c: Contour): { shorter: number; longer: number } {

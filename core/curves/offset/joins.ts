@@ -18,6 +18,7 @@ const needleCos = Math.cos((170 * Math.PI) / 180);
  * Writes what joins two parallels at the corner (x, y), from the first's end, where `out` stands, to the start of
  * the second: a join where the corner opens towards d; where it closes the way runs through the corner itself, so that what the
  * two strips cover is counted and nothing else.
+ * @returns whether it wrote the two lines through the corner
  * @param ax,ay unit direction of travel into the corner
  * @param bx,by unit direction out of it
  * @param fromCorner whether `out` stands on the corner itself; @param toCorner whether that is where the next segment's way starts
@@ -25,7 +26,7 @@ const needleCos = Math.cos((170 * Math.PI) / 180);
 export function addJoin(
   out: ContourBuilder, x: number, y: number, ax: number, ay: number, bx: number, by: number, d: number, join: Join,
   fromCorner: boolean, toCorner: boolean,
-): void {
+): boolean {
   const cos = ax * bx + ay * by;
   const sin = ax * by - ay * bx;
   const toX = x + d * by;
@@ -33,7 +34,7 @@ export function addJoin(
   const gap = Math.abs(d) * Math.hypot(bx - ax, by - ay);
   if (gap <= noGap && cos > 0) {
     if (toCorner !== fromCorner) out.line(toCorner ? x : toX, toCorner ? y : toY);
-    return;
+    return false;
   }
   const straightBack = cos < 0 && Math.abs(sin) < 1e-6;
   if (sin * d <= 0 && !straightBack) {
@@ -41,18 +42,23 @@ export function addJoin(
     if (join.kind === "round" && cos < needleCos) {
       const turn = 2 * Math.PI - Math.abs(Math.atan2(sin, cos));
       if (fromCorner) out.line(x + d * ay, y - d * ax);
-      return addArc(out, x, y, d > 0 ? turn : -turn, toX, toY);
+      addArc(out, x, y, d > 0 ? turn : -turn, toX, toY);
+      return false;
     }
     if (!fromCorner) out.line(x, y);
     if (!toCorner) out.line(toX, toY);
-    return;
+    return !fromCorner && !toCorner;
   }
   if (fromCorner) out.line(x + d * ay, y - d * ax);
   // A chord so short that it, the arc and the miter are all the same.
-  if (cos > 0 && (gap * gap) / Math.abs(d) < 0.02) return out.line(toX, toY);
+  if (cos > 0 && (gap * gap) / Math.abs(d) < 0.02) {
+    out.line(toX, toY);
+    return false;
+  }
   if (join.kind === "round") {
     const turn = straightBack ? Math.PI : Math.abs(Math.atan2(sin, cos));
-    return addArc(out, x, y, d > 0 ? turn : -turn, toX, toY);
+    addArc(out, x, y, d > 0 ? turn : -turn, toX, toY);
+    return false;
   }
   // 1 / sin(theta / 2), squared, where theta is the angle between the edges and pi - theta the turn.
   if (join.kind === "miter" && 2 <= join.limit * join.limit * (1 + cos) && !straightBack) {
@@ -60,6 +66,7 @@ export function addJoin(
     out.line(x + (ay + by) * k, y - (ax + bx) * k);
   }
   out.line(toX, toY);
+  return false;
 }
 
 /**

@@ -15,9 +15,10 @@ const dir = new Float64Array(2);
  * curve itself there.
  *
  * @param backward what `backwardParts` gives for this segment and distance
+ * @param ends which ends of the segment are those of an open line
  * @param tolerance how far the fitted cubics may lie from the true parallel, in units
  */
-export function parallel(p: Float64Array, o: number, degree: number, d: number, backward: readonly Part[], tolerance: number, out: ContourBuilder, budget: Budget): void {
+export function parallel(p: Float64Array, o: number, degree: number, d: number, backward: readonly Part[], tolerance: number, out: ContourBuilder, budget: Budget, ends: Ends = noEnds): void {
   const n = 2 * degree;
   if (degree === 1) {
     directionAt(p, o, 1, 1, dir);
@@ -34,7 +35,7 @@ export function parallel(p: Float64Array, o: number, degree: number, d: number, 
   let from = 0;
   for (const [a, b] of backward) {
     if (a > from) fitCubics(curve, from, a, tolerance, out, budget);
-    strip(p, o, degree, d, a, b, out, budget);
+    strip(p, o, degree, d, a, b, out, budget, ends);
     if (b < 1) {
       curve(b, point);
       out.line(point[0], point[1]);
@@ -49,6 +50,14 @@ export function parallel(p: Float64Array, o: number, degree: number, d: number, 
 }
 
 const point = new Float64Array(4);
+
+/** Whether a segment starts or ends an open line. */
+export interface Ends {
+  readonly start: boolean;
+  readonly end: boolean;
+}
+
+const noEnds: Ends = { start: false, end: false };
 
 /** How the parallel's speed compares with the curve's, 1 + curvature * d, times the cube of the curve's: no roots to take. */
 function pace(p: Float64Array, o: number, degree: number, d: number, t: number): number {
@@ -143,7 +152,7 @@ const chordTurn = 0.8;
  * Goes round the strip along the part from a to b: a rectangle on each of a few chords. They reach as far as the curve's own
  * centres of curvature lie, since what is farther off has a nearer point elsewhere, and never as far as d.
  */
-export function strip(p: Float64Array, o: number, degree: number, d: number, a: number, b: number, out: ContourBuilder, budget: Budget): void {
+export function strip(p: Float64Array, o: number, degree: number, d: number, a: number, b: number, out: ContourBuilder, budget: Budget, ends: Ends = noEnds): void {
   let turn = 0;
   for (let k = 0; k <= 8; k++) {
     directionAt(p, o, degree, a + ((b - a) * k) / 8, dir);
@@ -151,7 +160,7 @@ export function strip(p: Float64Array, o: number, degree: number, d: number, a: 
     lastX = dir[0];
     lastY = dir[1];
   }
-  const steps = Math.max(2, Math.ceil(turn / chordTurn));
+  const steps = Math.max(1, Math.ceil(turn / chordTurn));
   budget.spend(steps);
   let x0 = valueAt(p, o, degree, a);
   let y0 = valueAt(p, o + 1, degree, a);
@@ -164,18 +173,33 @@ export function strip(p: Float64Array, o: number, degree: number, d: number, a: 
     const length = Math.hypot(x1 - x0, y1 - y0);
     if (length > 1e-9) {
       let radius = 0;
-      for (let i = 0; i <= 4; i++) radius = Math.max(radius, Math.min(Math.abs(d), 1 / Math.abs(curvatureAt(p, o, degree, t0 + ((t1 - t0) * i) / 4))));
+      for (let i = 0; i <= 4; i++) {
+        const own = 1 / Math.abs(curvatureAt(p, o, degree, t0 + ((t1 - t0) * i) / 4));
+        // Where the curve stands still it has no radius.
+        if (own > radius) radius = Math.min(Math.abs(d), own);
+      }
       const bulge = Math.hypot(valueAt(p, o, degree, (t0 + t1) / 2) - (x0 + x1) / 2, valueAt(p, o + 1, degree, (t0 + t1) / 2) - (y0 + y1) / 2);
       const reach = Math.sign(d) * Math.max(0, Math.min(Math.abs(d) - bulge - Math.min(0.05, Math.abs(d) / 20), 1.25 * radius + 2 * bulge));
       const nx = ((y1 - y0) / length) * reach;
       const ny = ((x0 - x1) / length) * reach;
-      out.line(x0 + nx, y0 + ny);
-      out.line(x1 + nx, y1 + ny);
+      // At the end of a line, which may be cut off there, not past the curve's own normal.
+      if (k === 1 && a === 0 && ends.start) alongNormal(p, o, degree, 0, reach, out);
+      else out.line(x0 + nx, y0 + ny);
+      if (k === steps && b === 1 && ends.end) alongNormal(p, o, degree, 1, reach, out);
+      else out.line(x1 + nx, y1 + ny);
       out.line(x1, y1);
     }
     x0 = x1;
     y0 = y1;
   }
+}
+
+/** A line to the point on the normal at t, no farther off than the centre of curvature. */
+function alongNormal(p: Float64Array, o: number, degree: number, t: number, reach: number, out: ContourBuilder): void {
+  const radius = 0.98 / Math.abs(curvatureAt(p, o, degree, t));
+  const d = Math.sign(reach) * Math.min(Math.abs(reach), radius > 0 ? radius : 0);
+  directionAt(p, o, degree, t, dir);
+  out.line(valueAt(p, o, degree, t) + d * dir[1], valueAt(p, o + 1, degree, t) - d * dir[0]);
 }
 
 let lastX = 0;

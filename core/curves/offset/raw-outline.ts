@@ -2,6 +2,7 @@ import { directionAt } from "../bezier";
 import type { Budget } from "../budget";
 import { ContourBuilder, reversed, stride, type Contour } from "../contour";
 import { addCap, addJoin, type Cap, type Join } from "./joins";
+import { withoutLoops } from "./trim";
 import { backwardParts, parallel, type Part } from "./parallel";
 
 const inward = new Float64Array(2);
@@ -18,15 +19,17 @@ const outward = new Float64Array(2);
 export function rawOutline(c: Contour, d: number, join: Join, tolerance: number, budget: Budget): Contour {
   const out = new ContourBuilder();
   const backward = allBackward(c, d);
+  const closings: number[] = [];
   start(c, d, backward, out);
   const x = out.x;
   const y = out.y;
   for (let k = 0; k < c.size; k++) {
     parallel(c.points, k * stride, c.degrees[k], d, backward[k], tolerance, out, budget);
-    corner(c, k, k + 1 === c.size ? 0 : k + 1, d, join, backward, out);
+    const before = out.size;
+    if (corner(c, k, k + 1 === c.size ? 0 : k + 1, d, join, backward, out)) closings.push(before);
   }
   out.endAt(x, y);
-  return out.build(true);
+  return withoutLoops(out.build(true), closings);
 }
 
 /** The border of a band of constant width along an open contour: there on the right, a cap, back on the left, a cap. */
@@ -43,7 +46,8 @@ export function rawBand(c: Contour, half: number, join: Join, cap: Cap, toleranc
       y = out.y;
     } else if (startsBackward(backward[0])) out.line(side.points[0], side.points[1]);
     for (let k = 0; k < side.size; k++) {
-      parallel(side.points, k * stride, side.degrees[k], half, backward[k], tolerance, out, budget);
+      const ends = { start: k === 0, end: k + 1 === side.size };
+      parallel(side.points, k * stride, side.degrees[k], half, backward[k], tolerance, out, budget, ends);
       if (k + 1 < side.size) corner(side, k, k + 1, half, join, backward, out);
     }
     const last = side.size - 1;
@@ -68,10 +72,10 @@ function start(c: Contour, d: number, backward: readonly (readonly Part[])[], ou
   else out.move(c.points[0] + d * outward[1], c.points[1] - d * outward[0]);
 }
 
-function corner(c: Contour, k: number, next: number, d: number, join: Join, backward: readonly (readonly Part[])[], out: ContourBuilder): void {
+function corner(c: Contour, k: number, next: number, d: number, join: Join, backward: readonly (readonly Part[])[], out: ContourBuilder): boolean {
   directionAt(c.points, k * stride, c.degrees[k], 1, inward);
   directionAt(c.points, next * stride, c.degrees[next], 0, outward);
   const x = c.points[next * stride];
   const y = c.points[next * stride + 1];
-  addJoin(out, x, y, inward[0], inward[1], outward[0], outward[1], d, join, endsBackward(backward[k]), startsBackward(backward[next]));
+  return addJoin(out, x, y, inward[0], inward[1], outward[0], outward[1], d, join, endsBackward(backward[k]), startsBackward(backward[next]));
 }

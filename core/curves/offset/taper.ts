@@ -119,7 +119,7 @@ function segment(c: Contour, k: number, from: number, to: number, tolerance: num
   let at = 0;
   for (const [a, b] of backwardStretches(pace)) {
     if (a > at) fitCubics(sample, at, a, tolerance, out, budget);
-    strip(p, o, degree, Math.max(half(a), half(b)), a, b, out, budget);
+    strip(p, o, degree, Math.max(half(a), half(b)), a, b, out, budget, { start: !c.closed && k === 0, end: !c.closed && k + 1 === c.size });
     sample(b, end);
     out.line(end[0], end[1]);
     at = b;
