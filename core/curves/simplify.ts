@@ -1,4 +1,4 @@
-import { directionAt, valueAt } from "./bezier";
+import { directionAt, footNear, valueAt } from "./bezier";
 import type { Budget } from "./budget";
 import { ContourBuilder, stride, type Contour } from "./contour";
 import { fitOne, fitted, type Sampler } from "./fit";
@@ -142,11 +142,14 @@ function tangent(c: Contour, k: number, isCorner: Uint8Array, before = (k + c.si
 
 function distanceToFitted(x: number, y: number): number {
   let best = Infinity;
-  for (let i = 0; i < 24; i++) {
-    const [ax, ay, bx, by] = [valueAt(fitted, 0, 3, i / 24), valueAt(fitted, 1, 3, i / 24), valueAt(fitted, 0, 3, (i + 1) / 24), valueAt(fitted, 1, 3, (i + 1) / 24)];
-    const l2 = (bx - ax) ** 2 + (by - ay) ** 2;
-    const t = l2 > 0 ? Math.min(1, Math.max(0, ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / l2)) : 0;
-    best = Math.min(best, Math.hypot(ax + t * (bx - ax) - x, ay + t * (by - ay) - y));
+  let near = 0;
+  for (let i = 0; i <= 16; i++) {
+    const d = Math.hypot(valueAt(fitted, 0, 3, i / 16) - x, valueAt(fitted, 1, 3, i / 16) - y);
+    if (d < best) {
+      best = d;
+      near = i / 16;
+    }
   }
-  return best;
+  const t = footNear(fitted, 0, 3, x, y, near);
+  return Math.min(best, Math.hypot(valueAt(fitted, 0, 3, t) - x, valueAt(fitted, 1, 3, t) - y));
 }

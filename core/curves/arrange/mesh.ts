@@ -1,4 +1,4 @@
-import { chords, valueAt } from "../bezier";
+import { chords } from "../bezier";
 import type { Budget } from "../budget";
 import { stride, type Contour } from "../contour";
 
@@ -43,9 +43,9 @@ export interface Chains {
   readonly maxY: Float64Array;
 }
 
-let roomX = new Float64Array(4096);
-let roomY = new Float64Array(4096);
-let roomU = new Float64Array(4096);
+let roomX = new Float64Array(8192);
+let roomY = new Float64Array(8192);
+let roomU = new Float64Array(8192);
 
 /**
  * @param chordTolerance how far a chord may lie from its curve, in units
@@ -75,42 +75,62 @@ export function makeMesh(contours: readonly Contour[], chordTolerance: number, b
   const tolerance = Math.max(chordTolerance, 8 / scale);
 
   let n = 0;
-  const put = (px: number, py: number, pu: number) => {
-    if (n === roomX.length) grow();
-    roomX[n] = Math.round((px - originX) * scale);
-    roomY[n] = Math.round((py - originY) * scale);
-    roomU[n] = pu;
-    n++;
-  };
   const first = new Int32Array(contours.length);
   const last = new Int32Array(contours.length);
-  contours.forEach((c, index) => {
+  for (let index = 0; index < contours.length; index++) {
+    const { degrees, points: p, size } = contours[index];
     const start = n;
-    for (let k = 0; k < c.size; k++) {
+    for (let k = 0; k < size; k++) {
       const o = k * stride;
-      const degree = c.degrees[k];
-      const steps = chords(c.points, o, degree, tolerance);
+      const degree = degrees[k];
+      const steps = chords(p, o, degree, tolerance);
       budget.spend(steps);
+      while (n + steps + 1 > roomX.length) grow();
+      // The curve as a polynomial in grid cells: one set of coefficients serves all its points.
+      const x0 = (p[o] - originX) * scale;
+      const y0 = (p[o + 1] - originY) * scale;
+      let bx = 0;
+      let by = 0;
+      let cx = 0;
+      let cy = 0;
+      let dx = 0;
+      let dy = 0;
+      if (degree === 2) {
+        bx = 2 * scale * (p[o + 2] - p[o]);
+        by = 2 * scale * (p[o + 3] - p[o + 1]);
+        cx = scale * (p[o] - 2 * p[o + 2] + p[o + 4]);
+        cy = scale * (p[o + 1] - 2 * p[o + 3] + p[o + 5]);
+      } else if (degree === 3) {
+        bx = 3 * scale * (p[o + 2] - p[o]);
+        by = 3 * scale * (p[o + 3] - p[o + 1]);
+        cx = 3 * scale * (p[o] - 2 * p[o + 2] + p[o + 4]);
+        cy = 3 * scale * (p[o + 1] - 2 * p[o + 3] + p[o + 5]);
+        dx = scale * (p[o + 6] - p[o] + 3 * (p[o + 2] - p[o + 4]));
+        dy = scale * (p[o + 7] - p[o + 1] + 3 * (p[o + 3] - p[o + 5]));
+      }
       for (let i = 0; i < steps; i++) {
         const t = i / steps;
-        put(i === 0 ? c.points[o] : valueAt(c.points, o, degree, t), i === 0 ? c.points[o + 1] : valueAt(c.points, o + 1, degree, t), k + t);
+        const gx = Math.round(((dx * t + cx) * t + bx) * t + x0);
+        const gy = Math.round(((dy * t + cy) * t + by) * t + y0);
         // A vertex that falls on the one before it adds nothing, but what follows belongs to the later place.
-        if (n - 1 > start && roomX[n - 1] === roomX[n - 2] && roomY[n - 1] === roomY[n - 2]) roomU[--n - 1] = k + t;
+        if (n > start && roomX[n - 1] === gx && roomY[n - 1] === gy) roomU[n - 1] = k + t;
+        else {
+          roomX[n] = gx;
+          roomY[n] = gy;
+          roomU[n++] = k + t;
+        }
       }
     }
     while (n - 1 > start && roomX[n - 1] === roomX[start] && roomY[n - 1] === roomY[start]) n--;
-    if (n - start < 2) {
-      n = start;
-      first[index] = start;
-      last[index] = start;
-      return;
-    }
-    put(0, 0, c.size);
-    roomX[n - 1] = roomX[start];
-    roomY[n - 1] = roomY[start];
     first[index] = start;
-    last[index] = n - 1;
-  });
+    if (n - start < 2) last[index] = n = start;
+    else {
+      roomX[n] = roomX[start];
+      roomY[n] = roomY[start];
+      roomU[n] = size;
+      last[index] = n++;
+    }
+  }
   const x = roomX.slice(0, n);
   const y = roomY.slice(0, n);
   const spikes: number[] = [];

@@ -11,7 +11,8 @@ export interface Noding {
   readonly edge: readonly number[];
   readonly x: readonly number[];
   readonly y: readonly number[];
-  readonly any: boolean;
+  /** Whether each contour has a node. */
+  readonly touched: Uint8Array;
   /** The chains as they were sorted to find them. */
   readonly strips: Strips;
 }
@@ -31,7 +32,8 @@ export function findNodes(mesh: Mesh, budget: Budget): Noding {
   const nodeY: number[] = [];
   const crossX: number[] = [];
   const crossY: number[] = [];
-  let any = false;
+  const touched = new Uint8Array(first.length);
+  let found = 0;
   /** The last vertex of a contour is its first. */
   const repeats = new Int32Array(x.length).fill(-1);
   for (let c = 0; c < first.length; c++) if (last[c] > first[c]) repeats[last[c]] = first[c];
@@ -39,7 +41,7 @@ export function findNodes(mesh: Mesh, budget: Budget): Noding {
 
   const mark = (i: number) => {
     atVertex[vertex(i)] = 1;
-    any = true;
+    found++;
   };
   const nodeOn = (e: number, px: number, py: number) => {
     if (x[e] === px && y[e] === py) mark(e);
@@ -48,10 +50,13 @@ export function findNodes(mesh: Mesh, budget: Budget): Noding {
       edge.push(e);
       nodeX.push(px);
       nodeY.push(py);
-      any = true;
+      found++;
     }
   };
-  for (const i of mesh.spikes) mark(i);
+  for (const i of mesh.spikes) {
+    mark(i);
+    touched[contourAt(last, i)] = 1;
+  }
 
   /** Vertex v against edge e: `side` is the cross product of the edge and the way from its start to v. */
   const touch = (e: number, v: number, side: number) => {
@@ -126,7 +131,9 @@ export function findNodes(mesh: Mesh, budget: Budget): Noding {
 
   const strips = stripsOf(chains);
   eachMeeting(chains, strips, budget, (i, j) => {
+    const before = found;
     parts(chains.from[i], chains.to[i], chains.from[j], chains.to[j]);
+    if (found > before) touched[chains.contour[i]] = touched[chains.contour[j]] = 1;
     if (work > 1000) {
       budget.spend(work);
       work = 0;
@@ -148,9 +155,21 @@ export function findNodes(mesh: Mesh, budget: Budget): Noding {
   for (let k = 0; k < crossX.length; k++) {
     const near = nearPoint(strips, crossY[k]);
     budget.spend(near.length);
-    for (const i of near) if (chains.minX[i] <= crossX[k] && chains.maxX[i] >= crossX[k]) through(chains.from[i], chains.to[i], crossX[k], crossY[k]);
+    for (const i of near) {
+      if (chains.minX[i] > crossX[k] || chains.maxX[i] < crossX[k]) continue;
+      const before = found;
+      through(chains.from[i], chains.to[i], crossX[k], crossY[k]);
+      if (found > before) touched[chains.contour[i]] = 1;
+    }
   }
-  return { atVertex, edge, x: nodeX, y: nodeY, any, strips };
+  return { atVertex, edge, x: nodeX, y: nodeY, touched, strips };
+}
+
+/** The contour that vertex i is on. */
+function contourAt(last: Int32Array, i: number): number {
+  let c = 0;
+  while (last[c] < i) c++;
+  return c;
 }
 
 /** Whether edge e passes through the half-open cell of the grid point (px, py), which lies in the edge's box. */

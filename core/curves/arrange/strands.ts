@@ -77,7 +77,7 @@ export function makeStrands(mesh: Mesh, noding: Noding, weights: ArrayLike<numbe
       if (id === contourOfNode.length) contourOfNode.push(c);
       else parent[root(c)] = root(contourOfNode[id]);
     };
-    if (noding.any) {
+    if (noding.touched[c]) {
       for (let i = start; i < last[c]; i++) {
         if (noding.atVertex[i]) meet(nodes.of(x[i], y[i]), u[i], i - start, true);
         for (; next < order.length && noding.edge[order[next]] === i; next++) {

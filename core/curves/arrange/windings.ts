@@ -126,36 +126,42 @@ interface Leftmost {
   readonly component: number;
   node: number;
   strand: number;
-  /** Which vertex of the strand it is. */
+  /** Which vertex of the mesh it is, and the how manieth of its strand. */
+  vertex: number;
   k: number;
   westIsLeft: boolean;
 }
 
-/** The leftmost, and of those the lowest, point of each component. */
-function leftmost(mesh: Mesh, s: Strands, start: Int32Array): Leftmost[] {
+/**
+ * The leftmost, and of those the lowest, point of each component.
+ * @param thorough looks at every vertex of every strand; otherwise only at the ends of chains, where the leftmost vertex of a contour lies. That
+ *   may be on a spike, which is no strand; then all are looked at
+ */
+function leftmost(mesh: Mesh, s: Strands, start: Int32Array, thorough = false): Leftmost[] {
   const best: (Leftmost | undefined)[] = [];
   for (let i = 0; i < s.count; i++) {
     if (s.over[i] !== i || folds(s, i)) continue;
     const component = s.component[s.contour[i]];
-    const b = (best[component] ??= { component, x: Infinity, y: Infinity, node: -1, strand: i, k: 0, westIsLeft: false });
+    const b = (best[component] ??= { component, x: Infinity, y: Infinity, node: -1, strand: i, vertex: 0, k: 0, westIsLeft: false });
     for (const node of [s.from[i], s.to[i]]) {
       if (node < 0 || s.nodeX[node] > b.x || (s.nodeX[node] === b.x && s.nodeY[node] >= b.y)) continue;
       b.x = s.nodeX[node];
       b.y = s.nodeY[node];
       b.node = node;
     }
-    const n = s.between[i];
-    for (let k = 0, v = n > 0 ? vertexOf(mesh, s, i, 0) : 0; k < n; k++) {
-      if (mesh.x[v] < b.x || (mesh.x[v] === b.x && mesh.y[v] < b.y)) {
-        b.x = mesh.x[v];
-        b.y = mesh.y[v];
-        b.node = -1;
-        b.strand = i;
-        b.k = k;
-      }
-      if (++v === mesh.last[s.contour[i]]) v = mesh.first[s.contour[i]];
-    }
   }
+  const offer = (b: Leftmost | undefined, v: number) => {
+    if (!b || mesh.x[v] > b.x || (mesh.x[v] === b.x && mesh.y[v] >= b.y)) return;
+    b.x = mesh.x[v];
+    b.y = mesh.y[v];
+    b.node = -1;
+    b.vertex = v;
+  };
+  if (thorough) {
+    for (let i = 0; i < s.count; i++)
+      if (!folds(s, i)) for (let k = 0; k < s.between[i]; k++) offer(best[s.component[s.contour[i]]], vertexOf(mesh, s, i, k));
+  } else for (let i = 0; i < mesh.chains.count; i++) offer(best[s.component[mesh.chains.contour[i]]], mesh.chains.from[i]);
+  for (const b of best) if (b && b.node < 0 && !findStrand(mesh, s, b)) return leftmost(mesh, s, start, true);
   const found: Leftmost[] = [];
   for (const b of best) {
     if (!b || (b.node >= 0 && start[b.node] === start[b.node + 1])) continue;
@@ -168,6 +174,21 @@ function leftmost(mesh: Mesh, s: Strands, start: Int32Array): Leftmost[] {
     found.push(b);
   }
   return found;
+}
+
+/** Finds the strand that a vertex lies on. @returns false where it lies on none */
+function findStrand(mesh: Mesh, s: Strands, b: Leftmost): boolean {
+  for (let i = 0; i < s.count; i++) {
+    const c = s.contour[i];
+    if (b.vertex < mesh.first[c] || b.vertex >= mesh.last[c]) continue;
+    const n = mesh.last[c] - mesh.first[c];
+    const k = (b.vertex - s.inner[i] + n) % n;
+    if (k >= s.between[i]) continue;
+    b.strand = i;
+    b.k = k;
+    return !folds(s, i);
+  }
+  return false;
 }
 
 function neighbour(mesh: Mesh, s: Strands, strand: number, k: number): [number, number] {

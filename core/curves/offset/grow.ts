@@ -1,5 +1,5 @@
 import { resolve } from "../arrange/resolve";
-import { areaOf } from "../arrange/tidy";
+import { areaOf, withoutIdleNodes } from "../arrange/tidy";
 import type { Budget } from "../budget";
 import { stride, type Contour } from "../contour";
 import { mergeSmooth, withoutSpecks } from "../merge";
@@ -33,7 +33,7 @@ export function growContours(clean: readonly Contour[], d: number, join: Join, b
 
 /** A fresh outline with the fewest nodes that draw it. */
 export const simpler = (c: Contour, tolerance: number, budget: Budget): Contour =>
-  mergeSmooth(withoutSpecks(c, 1.4 * tolerance), (2 / 3) * tolerance, budget);
+  mergeSmooth(withoutIdleNodes(withoutSpecks(c, 1.4 * tolerance)), (2 / 3) * tolerance, budget);
 
 /** The sides of the box of a contour's points; its true width is no more than the shorter. */
 function extent(c: Contour): { shorter: number; longer: number } {
