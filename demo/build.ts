@@ -11,7 +11,7 @@ import type { Unit } from "../core/units";
 type Values = Record<string, unknown>;
 const step = (kind: string, values: Values = {}): Step => ({ ...newStep(formStepKind(kind)), ...values });
 
-export const grow = (amount: number, join: "miter" | "round" | "bevel" = "round") => step("grow", { amount, join });
+export const grow = (amount: number, join: "miter" | "round" | "bevel" = "round", miterLimit = 4) => step("grow", { amount, join, miterLimit });
 export const shrink = (amount: number, join: "miter" | "round" | "bevel" = "miter") => step("shrink", { amount, join });
 export const shift = (right: number, down: number) => step("shift", { right, down });
 export const weld = () => step("weld");

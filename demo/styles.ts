@@ -35,10 +35,10 @@ const all = (): Style[] => [
     coat("Gilt inline", flat("gilt"), [shrink(2.1)], { lay: stroke(0.45, { side: "inside", join: "miter" }) }),
   ]),
   style("Switchback", "bangers", "em", { Sun: "#ffd23f", Tangerine: "#ff7b00", Tar: "#1b1b3a", Sky: "#1fa2c9", White: "#ffffff" }, [
-    coat("Road", flat("tar"), [grow(5.6, "miter"), weld(), plug(), shift(6.4, 6.4)]),
-    coat("Sky", flat("sky"), [grow(3.2, "miter"), weld(), plug(), shift(6.4, 6.4)]),
-    coat("Tar line", flat("tar"), [grow(4.4, "miter"), weld()]),
-    coat("White line", flat("white"), [grow(2, "miter")]),
+    coat("Road", flat("tar"), [grow(5.6, "miter", 8), weld(), plug(), shift(6.4, 6.4)]),
+    coat("Sky", flat("sky"), [grow(3.2, "miter", 8), weld(), plug(), shift(6.4, 6.4)]),
+    coat("Tar line", flat("tar"), [grow(4.4, "miter", 8), weld()]),
+    coat("White line", flat("white"), [grow(2, "miter", 8)]),
     coat("Sun", gradient([[0, "sun"], [50, "sun"], [50, "tangerine"], [100, "tangerine"]], { span: "line" })),
   ]),
   style("Airwave", "righteous", "em", { Plum: "#3d1a4b", Coral: "#f25f5c", Apricot: "#ffa552", Straw: "#ffe08a", Mint: "#70c1b3", Bone: "#fff8ea" }, [

@@ -1,7 +1,8 @@
 import { memoByIdentity } from "../memo";
+import { involved } from "./apart";
 import { resolve } from "./arrange/resolve";
 import { areaOf } from "./arrange/tidy";
-import { meet, shifted } from "./bounds";
+import { meet } from "./bounds";
 import { Budget } from "./budget";
 import { contoursOf, movedBy, pathOf, type Contour } from "./contour";
 import type { Matrix, Point } from "./matrix";
@@ -58,23 +59,24 @@ export class CurveKernel {
   union(paths: readonly Path[], at?: readonly Point[], budget = new Budget()): Path {
     const placed = paths
       .map((path, i) => ({ path, x: at?.[i].x ?? 0, y: at?.[i].y ?? 0 }))
-      .filter((p) => !p.path.isEmpty)
-      .map((p) => ({ ...p, bounds: shifted(p.path.bounds, p.x, p.y) }));
+      .filter((p) => !p.path.isEmpty);
     if (placed.length === 0) return Path.empty;
     if (placed.length === 1) {
       const [{ path, x, y }] = placed;
       return x === 0 && y === 0 ? this.weld(path, budget) : this.#made(this.#welded(path, budget).map((c) => movedBy(c, x, y)));
     }
-    // What stands alone passes through; only boxes that meet are worked on.
-    const alone: Contour[] = [];
-    const together: Contour[] = [];
-    placed.forEach((p, i) => {
-      const touches = placed.some((q, k) => k !== i && meet(p.bounds, q.bounds));
-      const contours = this.#welded(p.path, budget);
-      (touches ? together : alone).push(...(p.x === 0 && p.y === 0 ? contours : contours.map((c) => movedBy(c, p.x, p.y))));
+    this.#weldApart(placed.map((p) => p.path), budget);
+    const owner: number[] = [];
+    const contours = placed.flatMap(({ path, x, y }, i) => {
+      const clean = this.#welded(path, budget);
+      for (let k = clean.length; k > 0; k--) owner.push(i);
+      return x === 0 && y === 0 ? clean : clean.map((c) => movedBy(c, x, y));
     });
-    const joined = together.length ? resolve(together, ones(together), (w) => w > 0, budget) : [];
-    return this.#made([...joined, ...alone]);
+    // What stands alone passes through; only contours that may meet another shape's are worked on.
+    const marks = involved(contours, owner);
+    const together = contours.filter((_, i) => marks[i]);
+    const alone = contours.filter((_, i) => !marks[i]);
+    return this.#made(together.length ? [...resolve(together, ones(together), (w) => w > 0, budget), ...alone] : alone);
   }
 
   /** What all of `paths` cover. */
@@ -180,6 +182,27 @@ export class CurveKernel {
   /** The filled area in square units, exact for Bezier curves. */
   area(path: Path, budget = new Budget()): number {
     return this.#welded(path, budget).reduce((sum, c) => sum + areaOf(c), 0);
+  }
+
+  /** Welds at once those of several paths, not welded yet, that stand clear of one another: one arrangement costs less than many. */
+  #weldApart(paths: readonly Path[], budget: Budget): void {
+    const fresh = [...new Set(paths)].filter((p) => !this.#clean.has(p));
+    if (fresh.length < 2) return;
+    const owner: number[] = [];
+    const contours = fresh.flatMap((p, i) => {
+      const own = contoursOf(p, true);
+      for (let k = own.length; k > 0; k--) owner.push(i);
+      return own;
+    });
+    const marks = involved(contours, owner);
+    const clear = fresh.map(() => true);
+    owner.forEach((o, i) => (clear[o] &&= marks[i] === 0));
+    const kept = contours.filter((_, i) => clear[owner[i]]);
+    const owners = owner.filter((o) => clear[o]);
+    const sources: number[] = [];
+    const clean: Contour[][] = fresh.map(() => []);
+    resolve(kept, ones(kept), (w) => w !== 0, budget, 0, sources).forEach((c, i) => clean[owners[sources[i]]].push(c));
+    fresh.forEach((p, i) => clear[i] && this.#clean.set(p, clean[i]));
   }
 
   /** Contours that do not cross, outers positive, counters negative. */

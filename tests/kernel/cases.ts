@@ -76,6 +76,8 @@ export function caseOf(m: Clipper, kernel: CurveKernel, r: Random, letters: read
     const all = together(a, r.chance(0.5) ? backwards(a) : neighbourOf(a, r, letters));
     return { what: "weld", answer: () => kernel.weld(all), reference: () => welded(m, all), inputs: [all], fresh: false };
   }
+  // No hairs from here on: what is thinner than the kernel's grid has no area in a weld, but would have one grown or swept.
+  if (isHair(ra())) return caseOf(m, kernel, r, letters);
   if (kind <= 6) {
     const d = r.pick([0.05, 0.5, 3, 10, 20, 60, -0.5, -3, -10, -15, -40, 150, 2000, -2000, r.between(-50, 80)]);
     return { what: `grow ${d.toFixed(2)} round`, answer: () => kernel.grow(a, d, round), reference: () => grown(m, ra(), d, round, smoothPoints(a, fine)), inputs: [a], fresh: true };
@@ -87,8 +89,6 @@ export function caseOf(m: Clipper, kernel: CurveKernel, r: Random, letters: read
     return { what: `grow ${d} ${join.kind}`, answer: () => kernel.grow(p, d, join), reference: () => grown(m, welded(m, p), d, join, smoothPoints(p, fine)), inputs: [p], fresh: true };
   }
   if (kind === 8) {
-    // No hairs: what is thinner than the grid of the kernel vanishes in a weld, and would be swept to an area.
-    if (totalArea(ra()) < 0.5 * ra().reduce((sum, p) => sum + perimeter(p), 0)) return caseOf(m, kernel, r, letters);
     const way: Way = r.chance(0.6)
       ? { kind: "vector", x: r.pick([0, 40, -40, r.between(-300, 300)]), y: r.pick([0, 40, r.between(-300, 300)]) }
       : { kind: "point", x: r.between(-500, 1100), y: r.between(-500, 1100), by: r.pick([0.3, 0.9, 1, -0.5]) };
@@ -151,6 +151,9 @@ export function caseOf(m: Clipper, kernel: CurveKernel, r: Random, letters: read
     fresh: true,
   };
 }
+
+/** Whether a shape, or a part of one, is on the average thinner than a tenth of a unit. */
+const isHair = (shape: readonly Polygon[]): boolean => shape.length === 0 || shape.some((p) => Math.abs(signedArea(p)) < 0.05 * perimeter(p));
 
 /** An open line of a few segments; it may cross itself. */
 function randomLine(r: Random): Path {

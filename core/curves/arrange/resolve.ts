@@ -1,6 +1,7 @@
 import { Budget } from "../budget";
 import type { Contour } from "../contour";
 import { CurveError } from "../errors";
+import { bordersApart } from "./apart";
 import { makeMesh } from "./mesh";
 import { findNodes } from "./noding";
 import { rebuild } from "./rebuild";
@@ -19,15 +20,19 @@ import { Inconsistent, windings } from "./windings";
  * @param contours closed
  * @param weights what each contour adds to the winding number of what it goes round counterclockwise; integers
  * @param slack how far apart curves may be where they are joined, in units: curves that only nearly meet are looked at more closely
+ * @param sources receives, for each result, the index of a contour that it was made from
  * @returns contours that do not cross, outers positive, counters negative
  * @throws BudgetError
  */
-export function resolve(contours: readonly Contour[], weights: ArrayLike<number>, rule: Rule, budget = new Budget(), slack = 0): Contour[] {
+export function resolve(contours: readonly Contour[], weights: ArrayLike<number>, rule: Rule, budget = new Budget(), slack = 0, sources?: number[]): Contour[] {
   let tolerance = chordTolerance;
   for (let attempt = 0; attempt < 4; attempt++) {
     try {
-      const { rings, misses } = once(contours, weights, rule, tolerance, slack, budget, attempt);
-      if (misses === 0 || tolerance < chordTolerance) return rings;
+      const { rings, from, misses } = once(contours, weights, rule, tolerance, slack, budget, attempt);
+      if (misses === 0 || tolerance < chordTolerance) {
+        for (const c of from) sources?.push(c);
+        return rings;
+      }
       tolerance = fineTolerance;
       attempt--;
     } catch (error) {
@@ -46,13 +51,17 @@ const fineTolerance = 0.004;
 function once(contours: readonly Contour[], weights: ArrayLike<number>, rule: Rule, tolerance: number, slack: number, budget: Budget, attempt: number) {
   const mesh = makeMesh(contours, tolerance, budget, attempt);
   const noding = findNodes(mesh, budget);
+  if (!noding.touched.includes(1)) return { ...bordersApart(mesh, noding.strips, weights, rule), misses: 0 };
   const strands = makeStrands(mesh, noding, weights);
   const rings: Contour[] = [];
+  const from: number[] = [];
   let misses = 0;
   for (const ring of traceRings(strands, windings(mesh, strands, weights, noding.strips), rule, contours.map((c) => c.size))) {
     const built = rebuild(mesh, strands, ring, tolerance, slack);
     misses += built.misses;
-    if (built.contour && !isSliver(built.contour)) rings.push(built.contour);
+    if (!built.contour || isSliver(built.contour)) continue;
+    rings.push(built.contour);
+    from.push(ring[0].contour);
   }
-  return { rings, misses };
+  return { rings, from, misses };
 }

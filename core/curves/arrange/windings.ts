@@ -1,5 +1,5 @@
 import type { Mesh } from "./mesh";
-import { nearPoint, stripsOf, type Strips } from "./strips";
+import { nearPoint, type Strips } from "./strips";
 import { folds, vertexOf, type Strands } from "./strands";
 
 /** An end of a strand at a node: strand index * 2, + 1 where the strand arrives. */
@@ -22,7 +22,7 @@ export class Inconsistent extends Error {}
  * A number that is reached by two ways must be the same: that checks the whole arrangement.
  * @throws Inconsistent
  */
-export function windings(mesh: Mesh, s: Strands, weights: ArrayLike<number>, strips?: Strips): Windings {
+export function windings(mesh: Mesh, s: Strands, weights: ArrayLike<number>, strips: Strips): Windings {
   const left = new Int32Array(s.count);
   const known = new Uint8Array(s.count);
   const { ends, start } = endsAtNodes(mesh, s);
@@ -58,7 +58,7 @@ export function windings(mesh: Mesh, s: Strands, weights: ArrayLike<number>, str
 
   const done = new Uint8Array(s.nodeX.length);
   for (const point of leftmost(mesh, s, start)) {
-    const outside = windingWestOf(mesh, s, point, weights, strips);
+    const outside = windingWestOf(mesh, point.x, point.y, point.component, s.component, weights, strips);
     if (point.node >= 0) round(point.node, 0, outside);
     else learn(point.strand, point.westIsLeft ? outside : outside + s.weight[point.strand]);
     for (let node = reached.pop(); node !== undefined; node = reached.pop()) {
@@ -165,12 +165,7 @@ function leftmost(mesh: Mesh, s: Strands, start: Int32Array, thorough = false): 
   const found: Leftmost[] = [];
   for (const b of best) {
     if (!b || (b.node >= 0 && start[b.node] === start[b.node + 1])) continue;
-    if (b.node < 0) {
-      const [px, py] = neighbour(mesh, s, b.strand, b.k - 1);
-      const [nx, ny] = neighbour(mesh, s, b.strand, b.k + 1);
-      // On the leftmost point the contour turns round what lies east of it; turning left leaves the west on its right.
-      b.westIsLeft = (b.x - px) * (ny - b.y) - (b.y - py) * (nx - b.x) < 0;
-    }
+    if (b.node < 0) b.westIsLeft = turnsRight(mesh, s, b);
     found.push(b);
   }
   return found;
@@ -191,6 +186,20 @@ function findStrand(mesh: Mesh, s: Strands, b: Leftmost): boolean {
   return false;
 }
 
+/** On its leftmost point a contour turns round what lies east of it; turning right leaves the west on its left. */
+function turnsRight(mesh: Mesh, s: Strands, { strand, k, x, y }: Leftmost): boolean {
+  let [px, py] = neighbour(mesh, s, strand, k - 1);
+  let [nx, ny] = neighbour(mesh, s, strand, k + 1);
+  let turn = (x - px) * (ny - y) - (y - py) * (nx - x);
+  // In the middle of a straight way up or down it does not turn yet.
+  for (let step = 2; turn === 0 && step <= s.between[strand] + 1; step++) {
+    if (px === x) [px, py] = neighbour(mesh, s, strand, k - step);
+    if (nx === x) [nx, ny] = neighbour(mesh, s, strand, k + step);
+    turn = (x - px) * (ny - y) - (y - py) * (nx - x);
+  }
+  return turn < 0;
+}
+
 function neighbour(mesh: Mesh, s: Strands, strand: number, k: number): [number, number] {
   const n = s.between[strand];
   if (s.from[strand] >= 0 && (k < 0 || k >= n)) {
@@ -201,8 +210,11 @@ function neighbour(mesh: Mesh, s: Strands, strand: number, k: number): [number, 
   return [mesh.x[v], mesh.y[v]];
 }
 
-/** The winding number, by all other components, of the point just west of a component. */
-function windingWestOf(mesh: Mesh, s: Strands, { x: px, y: py, component }: Leftmost, weights: ArrayLike<number>, strips = stripsOf(mesh.chains)): number {
+/**
+ * The winding number of the point just west of (px, py), by all contours that are not of its own component.
+ * @param components the component of each contour
+ */
+export function windingWestOf(mesh: Mesh, px: number, py: number, component: number, components: ArrayLike<number>, weights: ArrayLike<number>, strips: Strips): number {
   const { x, y, chains } = mesh;
   let w = 0;
   /** Whether a part of a chain that spans py lies west of the point. */
@@ -219,7 +231,7 @@ function windingWestOf(mesh: Mesh, s: Strands, { x: px, y: py, component }: Left
   };
   for (const i of nearPoint(strips, py)) {
     if (chains.minX[i] > px) break;
-    if (s.component[chains.contour[i]] === component) continue;
+    if (components[chains.contour[i]] === component) continue;
     const a = chains.from[i];
     const b = chains.to[i];
     if (y[a] <= py === y[b] <= py) continue;
