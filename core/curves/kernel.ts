@@ -1,6 +1,6 @@
 import { memoByIdentity } from "../memo";
 import { involved } from "./apart";
-import { resolve } from "./arrange/resolve";
+import { resolve, resolveEach } from "./arrange/resolve";
 import { areaOf } from "./arrange/tidy";
 import { meet } from "./bounds";
 import { Budget } from "./budget";
@@ -65,7 +65,7 @@ export class CurveKernel {
       const [{ path, x, y }] = placed;
       return x === 0 && y === 0 ? this.weld(path, budget) : this.#made(this.#welded(path, budget).map((c) => movedBy(c, x, y)));
     }
-    this.#weldApart(placed.map((p) => p.path), budget);
+    this.#weldEach(placed.map((p) => p.path), budget);
     const owner: number[] = [];
     const contours = placed.flatMap(({ path, x, y }, i) => {
       const clean = this.#welded(path, budget);
@@ -184,25 +184,20 @@ export class CurveKernel {
     return this.#welded(path, budget).reduce((sum, c) => sum + areaOf(c), 0);
   }
 
-  /** Welds at once those of several paths, not welded yet, that stand clear of one another: one arrangement costs less than many. */
-  #weldApart(paths: readonly Path[], budget: Budget): void {
+  /** Welds several paths at once, each by itself: one arrangement costs less than many. */
+  #weldEach(paths: readonly Path[], budget: Budget): void {
     const fresh = [...new Set(paths)].filter((p) => !this.#clean.has(p));
     if (fresh.length < 2) return;
-    const owner: number[] = [];
+    const shape: number[] = [];
     const contours = fresh.flatMap((p, i) => {
       const own = contoursOf(p, true);
-      for (let k = own.length; k > 0; k--) owner.push(i);
+      for (let k = own.length; k > 0; k--) shape.push(i);
       return own;
     });
-    const marks = involved(contours, owner);
-    const clear = fresh.map(() => true);
-    owner.forEach((o, i) => (clear[o] &&= marks[i] === 0));
-    const kept = contours.filter((_, i) => clear[owner[i]]);
-    const owners = owner.filter((o) => clear[o]);
-    const sources: number[] = [];
     const clean: Contour[][] = fresh.map(() => []);
-    resolve(kept, ones(kept), (w) => w !== 0, budget, 0, sources).forEach((c, i) => clean[owners[sources[i]]].push(c));
-    fresh.forEach((p, i) => clear[i] && this.#clean.set(p, clean[i]));
+    const { rings, from } = resolveEach(contours, shape, ones(contours), (w) => w !== 0, budget);
+    rings.forEach((c, i) => clean[shape[from[i]]].push(c));
+    fresh.forEach((p, i) => this.#clean.set(p, clean[i]));
   }
 
   /** Contours that do not cross, outers positive, counters negative. */

@@ -4,6 +4,14 @@ export class GridIndex {
   readonly y: number[] = [];
   #slots = new Int32Array(64);
   #mask = 63;
+  #base = 0;
+
+  /** Points asked for from now on get new numbers, also where there are some already. */
+  startAnew(): void {
+    if (this.#base === this.x.length) return;
+    this.#base = this.x.length;
+    this.#slots.fill(0);
+  }
 
   /** @param x,y whole numbers below 2^31 */
   of(x: number, y: number): number {
@@ -17,7 +25,7 @@ export class GridIndex {
     this.x.push(x);
     this.y.push(y);
     this.#slots[at] = this.x.length;
-    if (this.x.length * 2 > this.#slots.length) this.#grow();
+    if ((this.x.length - this.#base) * 2 > this.#slots.length) this.#grow();
     return this.x.length - 1;
   }
 
@@ -29,7 +37,7 @@ export class GridIndex {
   #grow(): void {
     this.#slots = new Int32Array(this.#slots.length * 2);
     this.#mask = this.#slots.length - 1;
-    for (let id = 0; id < this.x.length; id++) {
+    for (let id = this.#base; id < this.x.length; id++) {
       let at = this.#hash(this.x[id], this.y[id]);
       while (this.#slots[at] !== 0) at = (at + 1) & this.#mask;
       this.#slots[at] = id + 1;

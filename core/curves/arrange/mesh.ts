@@ -18,6 +18,8 @@ const most = 2 ** 25;
  */
 export interface Mesh {
   readonly contours: readonly Contour[];
+  /** The shape that each contour belongs to, in ascending order: shapes have nothing to do with one another, wherever they lie. */
+  readonly shape: ArrayLike<number>;
   readonly x: Float64Array;
   readonly y: Float64Array;
   readonly u: Float64Array;
@@ -52,7 +54,7 @@ let roomU = new Float64Array(8192);
  * @param coarser how many times to halve the grid: another grid gives another rounding
  * @throws BudgetError
  */
-export function makeMesh(contours: readonly Contour[], chordTolerance: number, budget: Budget, coarser = 0): Mesh {
+export function makeMesh(contours: readonly Contour[], shape: ArrayLike<number>, chordTolerance: number, budget: Budget, coarser = 0): Mesh {
   let minX = Infinity;
   let minY = Infinity;
   let maxX = -Infinity;
@@ -134,7 +136,7 @@ export function makeMesh(contours: readonly Contour[], chordTolerance: number, b
   const x = roomX.slice(0, n);
   const y = roomY.slice(0, n);
   const spikes: number[] = [];
-  return { contours, x, y, u: roomU.slice(0, n), first, last, scale, originX, originY, chains: chainsOf(x, y, first, last, spikes), spikes };
+  return { contours, shape, x, y, u: roomU.slice(0, n), first, last, scale, originX, originY, chains: chainsOf(x, y, first, last, spikes), spikes };
 }
 
 function grow(): void {

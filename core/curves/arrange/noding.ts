@@ -25,13 +25,14 @@ export interface Noding {
  * @throws BudgetError
  */
 export function findNodes(mesh: Mesh, budget: Budget): Noding {
-  const { x, y, chains, first, last } = mesh;
+  const { x, y, chains, first, last, shape } = mesh;
   const atVertex = new Uint8Array(x.length);
   const edge: number[] = [];
   const nodeX: number[] = [];
   const nodeY: number[] = [];
   const crossX: number[] = [];
   const crossY: number[] = [];
+  const crossShape: number[] = [];
   const touched = new Uint8Array(first.length);
   let found = 0;
   /** The last vertex of a contour is its first. */
@@ -102,6 +103,7 @@ export function findNodes(mesh: Mesh, budget: Budget): Noding {
       nodeOn(b, px, py);
       crossX.push(px);
       crossY.push(py);
+      crossShape.push(current);
     }
     touch(a, b, b0);
     touch(a, b + 1, b1);
@@ -110,6 +112,7 @@ export function findNodes(mesh: Mesh, budget: Budget): Noding {
   };
 
   let work = 0;
+  let current = 0;
   /** Parts of two chains, by their end vertices. Explicit bisection: boxes that do not meet need no look inside. */
   const parts = (a0: number, a1: number, b0: number, b1: number): void => {
     work++;
@@ -131,6 +134,8 @@ export function findNodes(mesh: Mesh, budget: Budget): Noding {
 
   const strips = stripsOf(chains);
   eachMeeting(chains, strips, budget, (i, j) => {
+    current = shape[chains.contour[i]];
+    if (current !== shape[chains.contour[j]]) return;
     const before = found;
     parts(chains.from[i], chains.to[i], chains.from[j], chains.to[j]);
     if (found > before) touched[chains.contour[i]] = touched[chains.contour[j]] = 1;
@@ -156,7 +161,7 @@ export function findNodes(mesh: Mesh, budget: Budget): Noding {
     const near = nearPoint(strips, crossY[k]);
     budget.spend(near.length);
     for (const i of near) {
-      if (chains.minX[i] > crossX[k] || chains.maxX[i] < crossX[k]) continue;
+      if (chains.minX[i] > crossX[k] || chains.maxX[i] < crossX[k] || shape[chains.contour[i]] !== crossShape[k]) continue;
       const before = found;
       through(chains.from[i], chains.to[i], crossX[k], crossY[k]);
       if (found > before) touched[chains.contour[i]] = 1;

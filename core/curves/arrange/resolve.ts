@@ -20,18 +20,34 @@ import { Inconsistent, windings } from "./windings";
  * @param contours closed
  * @param weights what each contour adds to the winding number of what it goes round counterclockwise; integers
  * @param slack how far apart curves may be where they are joined, in units: curves that only nearly meet are looked at more closely
- * @param sources receives, for each result, the index of a contour that it was made from
  * @returns contours that do not cross, outers positive, counters negative
  * @throws BudgetError
  */
-export function resolve(contours: readonly Contour[], weights: ArrayLike<number>, rule: Rule, budget = new Budget(), slack = 0, sources?: number[]): Contour[] {
+export function resolve(contours: readonly Contour[], weights: ArrayLike<number>, rule: Rule, budget = new Budget(), slack = 0): Contour[] {
+  return resolveEach(contours, new Uint8Array(contours.length), weights, rule, budget, slack).rings;
+}
+
+/** What `resolveEach` gives. */
+export interface Resolved {
+  readonly rings: Contour[];
+  /** For each ring, the index of a contour that it was made from. */
+  readonly from: number[];
+}
+
+/**
+ * As `resolve` does it, for several shapes at once, each as if it were alone: one large arrangement costs less than many small ones.
+ * @param shape the number of the shape that each contour belongs to; contours of one shape follow one another
+ */
+export function resolveEach(contours: readonly Contour[], shape: ArrayLike<number>, weights: ArrayLike<number>, rule: Rule, budget = new Budget(), slack = 0): Resolved {
   let tolerance = chordTolerance;
+  // One kind of array throughout: the loops below are compiled once, for that.
+  const owners = Int32Array.from(shape);
+  const steps = Int32Array.from(weights);
   for (let attempt = 0; attempt < 4; attempt++) {
     try {
-      const { rings, from, misses } = once(contours, weights, rule, tolerance, slack, budget, attempt);
+      const { rings, from, misses } = once(contours, owners, steps, rule, tolerance, slack, budget, attempt);
       if (misses === 0 || tolerance < chordTolerance) {
-        for (const c of from) sources?.push(c);
-        return rings;
+        return { rings, from };
       }
       tolerance = fineTolerance;
       attempt--;
@@ -48,8 +64,8 @@ const chordTolerance = 0.05;
 /** The same where chords crossed and no common point of their curves was found: curves that run along one another. */
 const fineTolerance = 0.004;
 
-function once(contours: readonly Contour[], weights: ArrayLike<number>, rule: Rule, tolerance: number, slack: number, budget: Budget, attempt: number) {
-  const mesh = makeMesh(contours, tolerance, budget, attempt);
+function once(contours: readonly Contour[], shape: Int32Array, weights: Int32Array, rule: Rule, tolerance: number, slack: number, budget: Budget, attempt: number) {
+  const mesh = makeMesh(contours, shape, tolerance, budget, attempt);
   const noding = findNodes(mesh, budget);
   if (!noding.touched.includes(1)) return { ...bordersApart(mesh, noding.strips, weights, rule), misses: 0 };
   const strands = makeStrands(mesh, noding, weights);

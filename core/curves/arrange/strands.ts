@@ -59,6 +59,7 @@ export function makeStrands(mesh: Mesh, noding: Noding, weights: ArrayLike<numbe
 
   const { order, along } = alongEdges(mesh, noding);
   let next = 0;
+  let shape = -1;
   // The nodes on one contour: which, at which place, at or after which vertex, and whether at it.
   const node: number[] = [];
   const place: number[] = [];
@@ -68,6 +69,8 @@ export function makeStrands(mesh: Mesh, noding: Noding, weights: ArrayLike<numbe
     const start = first[c];
     const n = last[c] - start;
     if (n <= 0) continue;
+    if (mesh.shape[c] !== shape) nodes.startAnew();
+    shape = mesh.shape[c];
     let count = 0;
     const meet = (id: number, at: number, v: number, exactly: boolean) => {
       node[count] = id;

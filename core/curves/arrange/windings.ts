@@ -212,10 +212,10 @@ function neighbour(mesh: Mesh, s: Strands, strand: number, k: number): [number, 
 
 /**
  * The winding number of the point just west of (px, py), by all contours that are not of its own component.
- * @param components the component of each contour
+ * @param components the component of each contour: the number of one of its contours
  */
 export function windingWestOf(mesh: Mesh, px: number, py: number, component: number, components: ArrayLike<number>, weights: ArrayLike<number>, strips: Strips): number {
-  const { x, y, chains } = mesh;
+  const { x, y, chains, shape } = mesh;
   let w = 0;
   /** Whether a part of a chain that spans py lies west of the point. */
   const west = (a: number, b: number): boolean => {
@@ -231,7 +231,7 @@ export function windingWestOf(mesh: Mesh, px: number, py: number, component: num
   };
   for (const i of nearPoint(strips, py)) {
     if (chains.minX[i] > px) break;
-    if (components[chains.contour[i]] === component) continue;
+    if (components[chains.contour[i]] === component || shape[chains.contour[i]] !== shape[component]) continue;
     const a = chains.from[i];
     const b = chains.to[i];
     if (y[a] <= py === y[b] <= py) continue;
