@@ -1,4 +1,5 @@
 import { curvatureAt, directionAt, footNear, valueAt } from "./bezier";
+import { boxesOf } from "./boxes";
 import { contoursOf, stride, type Contour } from "./contour";
 import { lengthOf } from "./length";
 import type { Path } from "./path";
@@ -70,16 +71,7 @@ export function nearest(path: Path, x: number, y: number): (Place & { readonly d
 }
 
 function boxDistance(c: Contour, k: number, x: number, y: number): number {
-  let minX = Infinity;
-  let minY = Infinity;
-  let maxX = -Infinity;
-  let maxY = -Infinity;
-  for (let i = 0, o = k * stride; i <= c.degrees[k]; i++, o += 2) {
-    minX = Math.min(minX, c.points[o]);
-    maxX = Math.max(maxX, c.points[o]);
-    minY = Math.min(minY, c.points[o + 1]);
-    maxY = Math.max(maxY, c.points[o + 1]);
-  }
+  const [minX, minY, maxX, maxY] = boxesOf(c).subarray(4 * k, 4 * k + 4);
   return Math.hypot(Math.max(0, minX - x, x - maxX), Math.max(0, minY - y, y - maxY));
 }
 

@@ -2,7 +2,7 @@ import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { area, around, circle, contours, rectangle } from "../../tests/paths";
 import { flatten } from "./flatten";
-import { fromPolygons, Path, PathBuilder, translated } from "./path";
+import { Path, PathBuilder } from "./path";
 import { signedArea, spansAt, winding } from "./polygon";
 import { toSvgPath } from "./svg-path";
 
@@ -110,12 +110,6 @@ describe("polygons", () => {
     const hole = [ring[0], Float64Array.from([2, 2, 2, 8, 8, 8, 8, 2])];
     expect(spansAt(hole, 5)).toEqual([[0, 2], [8, 10]]);
   });
-
-  test("come back from paths unchanged", () => {
-    expect(flatten(fromPolygons(ring), 1).map((p) => [...p])).toEqual(ring.map((p) => [...p]));
-    expect(contours(fromPolygons(ring))).toBe(2);
-    expect(fromPolygons([])).toBe(Path.empty);
-  });
 });
 
 /** A reader of the path data that `toSvgPath` writes, by the grammar of SVG 2, section 9.3.9. */
@@ -181,10 +175,4 @@ describe("SVG path data", () => {
     const two = new PathBuilder().add(rectangle(0, 0, 1, 1)).add(rectangle(5, 5, 1, 1)).build();
     expect(read(toSvgPath(two))[4]).toEqual([5, 5]);
   });
-});
-
-test("a path that does not move stays the same object", () => {
-  const path = rectangle(0, 0, 1, 1);
-  expect(translated(path, 0, 0)).toBe(path);
-  expect([...translated(path, 2, 3).coords.slice(0, 2)]).toEqual([2, 3]);
 });

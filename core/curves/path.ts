@@ -116,24 +116,6 @@ export class PathBuilder {
 /** A closed contour as x, y, x, y, ... without a repeated last point. */
 export type Polygon = Float64Array;
 
-export function fromPolygons(polygons: readonly Polygon[]): Path {
-  const points = polygons.reduce((n, p) => n + p.length / 2, 0);
-  if (points === 0) return Path.empty;
-  const verbs = new Uint8Array(points + polygons.length);
-  const coords = new Float64Array(points * 2);
-  let v = 0;
-  let c = 0;
-  for (const polygon of polygons) {
-    coords.set(polygon, c);
-    c += polygon.length;
-    verbs.fill(Verb.Line, v, v + polygon.length / 2);
-    verbs[v] = Verb.Move;
-    v += polygon.length / 2;
-    verbs[v++] = Verb.Close;
-  }
-  return new Path(verbs, coords);
-}
-
 /** Where the derivative of a Bezier curve of one coordinate vanishes inside (0, 1). */
 function extremes(p: readonly number[]): number[] {
   if (p.length === 3) {
@@ -195,9 +177,4 @@ function tightBounds(path: Path): Bounds {
     at += n;
   }
   return { minX, minY, maxX, maxY };
-}
-
-/** The path moved; the same object where it does not move. */
-export function translated(path: Path, dx: number, dy: number): Path {
-  return dx === 0 && dy === 0 ? path : path.transform([1, 0, 0, 1, dx, dy]);
 }

@@ -1,7 +1,8 @@
 import { resolve } from "../arrange/resolve";
 import { areaOf, withoutIdleNodes } from "../arrange/tidy";
+import { boxesOf } from "../boxes";
 import type { Budget } from "../budget";
-import { stride, type Contour } from "../contour";
+import type { Contour } from "../contour";
 import { mergeSmooth, withoutSpecks } from "../merge";
 import type { Join } from "./joins";
 import { rawOutline } from "./raw-outline";
@@ -37,17 +38,6 @@ export const simpler = (c: Contour, tolerance: number, budget: Budget): Contour 
 
 /** The sides of the box of a contour's points; its true width is no more than the shorter. */
 function extent(c: Contour): { shorter: number; longer: number } {
-  let minX = Infinity;
-  let minY = Infinity;
-  let maxX = -Infinity;
-  let maxY = -Infinity;
-  for (let k = 0; k < c.size; k++)
-    for (let i = 0, o = k * stride; i <= c.degrees[k]; i++, o += 2) {
-      minX = Math.min(minX, c.points[o]);
-      maxX = Math.max(maxX, c.points[o]);
-      minY = Math.min(minY, c.points[o + 1]);
-      maxY = Math.max(maxY, c.points[o + 1]);
-    }
-  const [w, h] = [maxX - minX, maxY - minY];
-  return { shorter: Math.min(w, h), longer: Math.max(w, h) };
+  const [minX, minY, maxX, maxY] = boxesOf(c).subarray(4 * c.size);
+  return { shorter: Math.min(maxX - minX, maxY - minY), longer: Math.max(maxX - minX, maxY - minY) };
 }
