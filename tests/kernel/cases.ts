@@ -32,6 +32,8 @@ interface Case {
   readonly reference: () => Polygon[];
   readonly inputs: readonly Path[];
   readonly fresh: boolean;
+  /** How far a shape is swept, in units: a tip thinner than the grid ends a unit sooner or later, and is a strip once it is swept. */
+  readonly sweptBy?: number;
 }
 
 export function judge(m: Clipper, seed: number, letters: readonly Path[]): Verdict {
@@ -46,7 +48,7 @@ export function judge(m: Clipper, seed: number, letters: readonly Path[]): Verdi
   const inputs = c.inputs.flatMap((p) => welded(m, p));
   const against = Math.max(Math.abs(totalArea(reference)), 0.1 * Math.abs(totalArea(inputs)));
   const around = [...inputs, ...reference].reduce((sum, p) => sum + perimeter(p), 0);
-  const allowed = Math.max(share * against, around * (c.fresh ? resolution.fresh : resolution.same), 0.02);
+  const allowed = Math.max(share * against, around * (c.fresh ? resolution.fresh : resolution.same), 1.5 * (c.sweptBy ?? 0), 0.02);
   return { seed, what: c.what, off, against, wrong: !(off <= allowed) || !windsRight(got), ms };
 }
 
@@ -92,7 +94,7 @@ export function caseOf(m: Clipper, kernel: CurveKernel, r: Random, letters: read
     const way: Way = r.chance(0.6)
       ? { kind: "vector", x: r.pick([0, 40, -40, r.between(-300, 300)]), y: r.pick([0, 40, r.between(-300, 300)]) }
       : { kind: "point", x: r.between(-500, 1100), y: r.between(-500, 1100), by: r.pick([0.3, 0.9, 1, -0.5]) };
-    return { what: `sweep ${JSON.stringify(way)}`, answer: () => kernel.sweep(a, way).silhouette, reference: () => swept(m, ra(), way), inputs: [a], fresh: false };
+    return { what: `sweep ${JSON.stringify(way)}`, answer: () => kernel.sweep(a, way).silhouette, reference: () => swept(m, ra(), way), inputs: [a], fresh: false, sweptBy: way.kind === "vector" ? Math.hypot(way.x, way.y) : 300 };
   }
   if (kind === 9) {
     // A shape of curves that do not cross: which outers there are is then no question of a hair.
@@ -149,6 +151,7 @@ export function caseOf(m: Clipper, kernel: CurveKernel, r: Random, letters: read
     reference: () => clip(m, "Difference", "NonZero", grow(both(), d), swept(m, welded(m, b), way)),
     inputs: [a, b],
     fresh: true,
+    sweptBy: 36,
   };
 }
 
