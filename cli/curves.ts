@@ -226,7 +226,7 @@ ${bends.join("\n")}
 
 Every operation also takes
   id         comes back with the answer
-  budget     steps of work allowed; an error says when they ran out
+  budget     steps of work allowed (100,000,000, some ten seconds); an error says when they ran out
   decimals   digits of the path data, 0 to 6 (3)
   commands   "absolute", "relative" or "shortest" ("shortest")
 

@@ -5,13 +5,13 @@ export class BudgetError extends CurveError {}
 
 /**
  * A bound on the work of operations, in steps: a step is about one point flattened, one pair of edges compared or one
- * sample fitted. A million take some tens of milliseconds. Steps, not time, so that the same input ends the same
+ * sample fitted. A hundred million, what is allowed unless told otherwise, take some ten seconds. Steps, not time, so that the same input ends the same
  * way on every machine.
  */
 export class Budget {
   #left: number;
 
-  constructor(readonly steps = 400e6) {
+  constructor(readonly steps = 100e6) {
     this.#left = steps;
   }
 
