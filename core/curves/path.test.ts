@@ -1,6 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { area, around, circle, contours, rectangle } from "../../tests/paths";
+import { area, around, circle, rectangle } from "../../tests/paths";
 import { flatten } from "./flatten";
 import { Path, PathBuilder } from "./path";
 import { signedArea, spansAt, winding } from "./polygon";

@@ -56,7 +56,7 @@ export function lineContours(lines: readonly Contour[], band: Band, budget: Budg
   const raw: Contour[] = [];
   // Finer for hairlines, whose width it would show against.
   const widest = taper?.length ? Math.max(...taper.map((s) => s.width)) : width;
-  const tolerance = Math.min(fitTolerance(lines), Math.max(1e-4, widest / 100));
+  const tolerance = Math.min(fitTolerance(lines), Math.max(1e-4, widest / 300));
   for (const line of broken(band) ? lines.flatMap((c) => dashed(c, band.dashes)) : lines) {
     if (taper?.length) raw.push(...rawTaper(line, taper, join, cap, tolerance, budget));
     else if (!line.closed) raw.push(rawBand(line, width / 2, join, cap, tolerance, budget));

@@ -160,6 +160,7 @@ export function strip(p: Float64Array, o: number, degree: number, d: number, a: 
     lastX = dir[0];
     lastY = dir[1];
   }
+  if (ends.start || ends.end) return fan(p, o, degree, d, a, b, turn, out, budget);
   const steps = Math.max(1, Math.ceil(turn / chordTurn));
   budget.spend(steps);
   let x0 = valueAt(p, o, degree, a);
@@ -182,11 +183,8 @@ export function strip(p: Float64Array, o: number, degree: number, d: number, a: 
       const reach = Math.sign(d) * Math.max(0, Math.min(Math.abs(d) - bulge - Math.min(0.05, Math.abs(d) / 20), 1.25 * radius + 2 * bulge));
       const nx = ((y1 - y0) / length) * reach;
       const ny = ((x0 - x1) / length) * reach;
-      // At the end of a line, which may be cut off there, not past the curve's own normal.
-      if (k === 1 && a === 0 && ends.start) alongNormal(p, o, degree, 0, reach, out);
-      else out.line(x0 + nx, y0 + ny);
-      if (k === steps && b === 1 && ends.end) alongNormal(p, o, degree, 1, reach, out);
-      else out.line(x1 + nx, y1 + ny);
+      out.line(x0 + nx, y0 + ny);
+      out.line(x1 + nx, y1 + ny);
       out.line(x1, y1);
     }
     x0 = x1;
@@ -194,12 +192,41 @@ export function strip(p: Float64Array, o: number, degree: number, d: number, a: 
   }
 }
 
-/** A line to the point on the normal at t, no farther off than the centre of curvature. */
-function alongNormal(p: Float64Array, o: number, degree: number, t: number, reach: number, out: ContourBuilder): void {
-  const radius = 0.98 / Math.abs(curvatureAt(p, o, degree, t));
-  const d = Math.sign(reach) * Math.min(Math.abs(reach), radius > 0 ? radius : 0);
-  directionAt(p, o, degree, t, dir);
-  out.line(valueAt(p, o, degree, t) + d * dir[1], valueAt(p, o + 1, degree, t) - d * dir[0]);
+/** Turn from one normal of a fan to the next, in radians. */
+const normalTurn = 0.06;
+
+/**
+ * Goes round what the normals themselves cover, d long, from a to b: at the end of a line, which may be cut off there, nothing past
+ * its last normal. Where two neighbours cross, the part beyond is gone round the other way, so that it adds, too.
+ */
+function fan(p: Float64Array, o: number, degree: number, d: number, a: number, b: number, turn: number, out: ContourBuilder, budget: Budget): void {
+  const steps = Math.max(4, Math.ceil(turn / normalTurn));
+  budget.spend(steps);
+  const at = (t: number) => {
+    directionAt(p, o, degree, t, dir);
+    const [x, y] = [valueAt(p, o, degree, t), valueAt(p, o + 1, degree, t)];
+    return { x, y, ex: x + d * dir[1], ey: y - d * dir[0] };
+  };
+  let from = at(a);
+  if (out.x !== from.x || out.y !== from.y) out.line(from.x, from.y);
+  for (let k = 1; k <= steps; k++) {
+    const to = at(a + ((b - a) * k) / steps);
+    const [ux, uy, vx, vy] = [from.ex - from.x, from.ey - from.y, to.ex - to.x, to.ey - to.y];
+    const det = ux * vy - uy * vx;
+    const s = ((to.x - from.x) * vy - (to.y - from.y) * vx) / det;
+    if (det !== 0 && s > 0 && s < 1) {
+      const [x, y] = [from.x + s * ux, from.y + s * uy];
+      out.line(x, y);
+      out.line(to.ex, to.ey);
+      out.line(from.ex, from.ey);
+      out.line(x, y);
+    } else {
+      out.line(from.ex, from.ey);
+      out.line(to.ex, to.ey);
+    }
+    out.line(to.x, to.y);
+    from = to;
+  }
 }
 
 let lastX = 0;
