@@ -137,7 +137,7 @@ async function paper(): Promise<Peer> {
   scope.setup(new scope.Size(1, 1));
   return {
     name: "paper",
-    read: (p) => new scope.CompoundPath({ pathData: writeSvgPath(p, { decimals: 6, commands: "absolute" }), fillRule: "nonzero", insert: false }),
+    read: (p) => Object.assign(scope.PathItem.create(writeSvgPath(p, { decimals: 6, commands: "absolute" })), { fillRule: "nonzero" }),
     union: (a: Any) => a.unite(undefined, { insert: false }),
     unite: (a: Any, b) => a.unite(b, { insert: false }),
     write: (r: Any) => parseSvgPath(r.pathData),

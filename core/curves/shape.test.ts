@@ -149,7 +149,7 @@ describe("SVG path data", () => {
     const paper = createRequire(path.join(process.cwd(), "package.json"))("paper/dist/paper-core.js");
     paper.setup(new paper.Size(1, 1));
     for (const arc of ["M100 200a60 30 20 1 0 80 40z", "M0 0A50 50 0 0 1 100 0A50 50 0 0 1 0 0z", "M0 0a10 20 -30 1 1 200 10z"]) {
-      const peer = new paper.CompoundPath(arc);
+      const peer = paper.PathItem.create(arc);
       // Both draw arcs with cubics of a quarter at most, within 2.8e-4.
       expect(Math.abs(kernel.area(parseSvgPath(arc)) / Math.abs(peer.area) - 1)).toBeLessThan(1e-3);
     }
