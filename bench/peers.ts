@@ -2,8 +2,8 @@
 import { createRequire } from "node:module";
 import path from "node:path";
 import { flatten } from "../core/curves/flatten";
-import { Path, type Polygon, taken } from "../core/curves/path";
-import { loadClipper } from "../tests/kernel/clipper";
+import { Path, taken } from "../core/curves/path";
+import { loadClipper, toPaths } from "../tests/kernel/clipper";
 import { writeSvgPath } from "../core/curves/write-svg-path";
 import { parseSvgPath } from "../core/curves/parse-svg-path";
 
@@ -87,23 +87,11 @@ async function pathKit(): Promise<Peer> {
 
 async function clipper(): Promise<Peer> {
   const m = await loadClipper();
-  const toPaths = (polygons: readonly Polygon[]) => {
-    const paths = new m.PathsD();
-    for (const polygon of polygons) {
-      const triplets = new Float64Array((polygon.length / 2) * 3);
-      for (let i = 0, k = 0; i < polygon.length; i += 2, k += 3) triplets.set([polygon[i], polygon[i + 1]], k);
-      const one = new m.PathD();
-      one.assign(triplets);
-      paths.push_back(one);
-      one.delete();
-    }
-    return paths;
-  };
   type Paths = ReturnType<typeof toPaths>;
   return {
     name: "clipper2-wasm",
     // Flattened as finely as the kernel does inside.
-    read: (p) => toPaths(flatten(p, 0.05)),
+    read: (p) => toPaths(m, flatten(p, 0.05)),
     union: (a) => m.UnionSelfD(a as Paths, m.FillRule.NonZero, 3),
     unite: (a, b) => m.BooleanOpD(m.ClipType.Union, m.FillRule.NonZero, a as Paths, b as Paths, 3),
     grow: (a, d) => {

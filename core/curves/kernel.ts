@@ -5,7 +5,7 @@ import { areaOf } from "./arrange/tidy";
 import { meet } from "./bounds";
 import { Budget } from "./budget";
 import { contoursOf, movedBy, pathOf, type Contour } from "./contour";
-import type { Matrix, Point } from "./matrix";
+import type { Point } from "./matrix";
 import { bandContours, lineContours, type Band } from "./offset/band";
 import { growContours } from "./offset/grow";
 import type { Join } from "./offset/joins";
@@ -173,10 +173,6 @@ export class CurveKernel {
   /** The image under a smooth map, within `tolerance` units. It may cross itself, and is not welded. */
   warp(path: Path, warp: Warp, tolerance: number, budget = new Budget()): Path {
     return pathOf(warpContours(contoursOf(path, false), warp, tolerance, budget));
-  }
-
-  transform(path: Path, matrix: Matrix): Path {
-    return path.transform(matrix);
   }
 
   /** The filled area in square units, exact for Bezier curves. */

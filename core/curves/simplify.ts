@@ -95,8 +95,9 @@ function serves(c: Contour, k: number, count: number, isCorner: Uint8Array, tole
   for (let i = 1; i <= n; i++) lengths.push(lengths[i - 1] + Math.hypot(points[2 * i] - points[2 * i - 2], points[2 * i + 1] - points[2 * i - 1]));
   const whole = lengths[n];
   if (!(whole > 0)) return undefined;
-  const start = tangent(c, k, isCorner);
-  const end = tangent(c, (k + count) % c.size, isCorner, (k + count - 1) % c.size);
+  const next = (k + count) % c.size;
+  const start = tangent(c, (k + c.size - 1) % c.size, k, isCorner[k] === 1, false);
+  const end = tangent(c, (k + count - 1) % c.size, next, isCorner[next] === 1, true);
   const curve: Sampler = (t, out) => {
     const at = t * whole;
     let lo = 0;
@@ -128,15 +129,11 @@ function withinOfLine(points: readonly number[], x0: number, y0: number, x1: num
   return true;
 }
 
-/** The direction at the start of segment k: between those before and after, where it is no corner. */
-function tangent(c: Contour, k: number, isCorner: Uint8Array, before = (k + c.size - 1) % c.size): [number, number] {
+/** The direction at the node between two segments, as one of the two has it at a corner, and between both elsewhere. */
+function tangent(c: Contour, before: number, after: number, corner: boolean, ofBefore: boolean): [number, number] {
   directionAt(c.points, before * stride, c.degrees[before], 1, a);
-  const atEnd = before !== (k + c.size - 1) % c.size || (k === 0 && !c.closed);
-  directionAt(c.points, k * stride, c.degrees[k], 0, b);
-  if (isCorner[k] || atEnd) {
-    // At a corner each side has its own.
-    return arguments.length > 3 ? [a[0], a[1]] : [b[0], b[1]];
-  }
+  directionAt(c.points, after * stride, c.degrees[after], 0, b);
+  if (corner) return ofBefore ? [a[0], a[1]] : [b[0], b[1]];
   return [a[0] + b[0], a[1] + b[1]];
 }
 

@@ -30,7 +30,8 @@ export function clip(m: Clipper, operation: Operation, rule: FillRule, subjects:
   }
 }
 
-function toPaths(m: Clipper, polygons: readonly Polygon[]): PathsD {
+/** Polygons in the library's memory; to be deleted. */
+export function toPaths(m: Clipper, polygons: readonly Polygon[]): PathsD {
   const paths = new m.PathsD();
   for (const polygon of polygons) {
     const triplets = new Float64Array((polygon.length / 2) * 3);

@@ -3,7 +3,6 @@ import { loadHarfBuzz } from "../../core/lettering/harfbuzz";
 import type { Path } from "../../core/curves/path";
 import { readFace } from "../../server/faces/read";
 import { shippedFaces } from "../../server/faces/shipped";
-import { set } from "../../core/lettering/setting";
 
 /** Faces of six kinds: grotesque, slab, condensed, joined script, blackletter and old-style. */
 export const benchFaces = ["archivo-black", "alfa-slab", "league-gothic", "pacifico", "unifrakturcook", "fraunces"] as const;
@@ -16,5 +15,3 @@ export async function openFace(id: string): Promise<Face> {
 /** The outlines of some letters, each from its own origin. */
 export const outlines = (face: Face, text: string): Path[] =>
   [...text].map((c) => face.glyphOf(c)).filter((g) => g !== undefined).map((g) => face.outline(g)).filter((p) => !p.isEmpty);
-
-export { set };

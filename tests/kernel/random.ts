@@ -1,5 +1,4 @@
-import { Path, PathBuilder } from "../../core/curves/path";
-import { Verb } from "../../core/curves/path";
+import { type Path, PathBuilder, Verb } from "../../core/curves/path";
 import { rotation, scaling, multiply, translation, type Matrix } from "../../core/curves/matrix";
 
 /** Numbers that repeat for the same seed (mulberry32, a public-domain generator). */
