@@ -1,4 +1,5 @@
-import { newFinish, newStep, type Coat, type FormStep, type Ink, type Step } from "../core/coat/schema";
+import { newFinish, type Coat, type FormStep, type Ink } from "../core/coat/schema";
+import { newStep, type Step } from "../core/params";
 import { formStepKind } from "../core/coat/forms";
 import { layKind } from "../core/coat/lays";
 import { paintKind } from "../core/coat/paints";

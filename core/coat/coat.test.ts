@@ -11,7 +11,8 @@ import { finishKinds } from "./finishes";
 import { formStepKinds } from "./forms";
 import { layKinds } from "./lays";
 import { paintKinds } from "./paints";
-import { coatSchema, newFinish, newStep } from "./schema";
+import { newStep } from "../params";
+import { coatSchema, newFinish } from "./schema";
 import { boundsOf, type Part, type Shape } from "./shape";
 
 let kernel: CurveKernel;

@@ -1,5 +1,5 @@
 import type { SceneLayer } from "../scene/scene";
-import type { Params } from "./params";
+import type { Params } from "../params";
 
 /** One way in which a coat lies on what is below. Every coat has each of them; the defaults do nothing. */
 export interface FinishKind {

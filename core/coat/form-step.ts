@@ -1,6 +1,6 @@
 import type { CurveKernel } from "../curves/kernel";
 import type { Path } from "../curves/path";
-import type { Params } from "./params";
+import type { Params } from "../params";
 import type { Part, Shape } from "./shape";
 
 /** What a form step may ask for besides its own settings. */

@@ -1,5 +1,5 @@
 import type { Join } from "../curves/kernel";
-import type { ChoiceParam, NumberParam, Params } from "./params";
+import type { ChoiceParam, NumberParam, Params } from "../params";
 
 const join: ChoiceParam = {
   type: "choice",

@@ -1,5 +1,5 @@
 import type { FormContext } from "./form-step";
-import type { Params } from "./params";
+import type { Params } from "../params";
 import type { Shape } from "./shape";
 
 /** How a paint is laid on a form: over its area, or as a stroke along its outline. */

@@ -1,6 +1,6 @@
 import type { Matrix } from "../curves/matrix";
 import type { SceneFill, ScenePath } from "../scene/scene";
-import type { Params } from "./params";
+import type { Params } from "../params";
 import type { Shape } from "./shape";
 
 /** What a paint may ask for besides its own settings. */

@@ -4,27 +4,16 @@ import { finishKinds } from "./finishes";
 import { formStepKinds } from "./forms";
 import { layKinds } from "./lays";
 import { paintKinds } from "./paints";
-import { defaultsOf, shapeOf, type Params } from "./params";
-
-type Kind = { readonly kind: string; readonly params: Params };
+import { defaultsOf, shapeOf, unionOf, type Step } from "../params";
 
 const id = z.string().min(1).max(64);
 const name = z.string().max(80);
 
-/** A union over a registry: each kind with its own settings beside it. */
-const unionOf = (kinds: readonly Kind[], extra: z.ZodRawShape = {}) =>
-  z.discriminatedUnion(
-    "kind",
-    kinds.map((k) => z.object({ kind: z.literal(k.kind), ...extra, ...shapeOf(k.params) })) as unknown as [z.ZodObject<{ kind: z.ZodLiteral<string> }>],
-  );
-
-/** A setting with its values beside its kind. */
-export type Step = { kind: string } & Record<string, unknown>;
 export type FormStep = Step & { id: string; on: boolean };
 
 const formStep = unionOf(formStepKinds, { id, on: z.boolean().default(true) }) as unknown as z.ZodType<FormStep>;
-const paint = unionOf(paintKinds) as unknown as z.ZodType<Step>;
-const lay = unionOf(layKinds) as unknown as z.ZodType<Step>;
+const paint = unionOf(paintKinds);
+const lay = unionOf(layKinds);
 const finish = z.object(
   Object.fromEntries(finishKinds.map((k) => [k.kind, z.object(shapeOf(k.params)).prefault({})])),
 ) as unknown as z.ZodType<Record<string, Record<string, unknown>>>;
@@ -43,7 +32,5 @@ export type Coat = z.infer<typeof coatSchema>;
 
 export const inkSchema = z.object({ id, name, colour: colourSchema });
 export type Ink = z.infer<typeof inkSchema>;
-
-export const newStep = (kind: Kind): Step => ({ kind: kind.kind, ...defaultsOf(kind.params) });
 
 export const newFinish = (): Coat["finish"] => Object.fromEntries(finishKinds.map((k) => [k.kind, defaultsOf(k.params)]));

@@ -1,8 +1,8 @@
 import { formStepKind } from "../coat/forms";
 import { layKind } from "../coat/lays";
 import { paintKind } from "../coat/paints";
-import type { Params, Stop } from "../coat/params";
-import type { Coat, Ink, Step } from "../coat/schema";
+import type { Params, Step, Stop } from "../params";
+import type { Coat, Ink } from "../coat/schema";
 import type { Style } from "./schema";
 
 const settings = (coat: Coat): [Step, Params][] => [

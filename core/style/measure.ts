@@ -1,7 +1,7 @@
 import { formStepKind } from "../coat/forms";
 import { layKind } from "../coat/lays";
-import type { Params } from "../coat/params";
-import type { Coat, Step } from "../coat/schema";
+import type { Params, Step } from "../params";
+import type { Coat } from "../coat/schema";
 import type { FaceMetrics } from "../lettering/face";
 import { pxPer } from "../units";
 import type { Measure, Style } from "./schema";

@@ -1,5 +1,5 @@
 import { apply, identity, invert, multiply } from "@/core/curves/matrix";
-import type { Stop } from "@/core/coat/params";
+import type { Stop } from "@/core/params";
 import { inkLookup } from "@/core/style/inks";
 import type { ItemUpdate } from "@/worker/protocol";
 import { editCoat } from "../state/edits/style";

@@ -2,7 +2,7 @@ import type { Bounds } from "../../curves/bounds";
 import { mixOklab } from "../../colour";
 import type { SceneFill, ScenePath, SceneStop } from "../../scene/scene";
 import type { PaintContext, PaintKind } from "../paint-kind";
-import type { Stop } from "../params";
+import type { Stop } from "../../params";
 import { spanGroups, spanParam, type Span } from "./span";
 
 type Place = { x: number; y: number };

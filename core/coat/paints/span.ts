@@ -1,5 +1,5 @@
 import type { Bounds } from "../../curves/bounds";
-import type { ChoiceParam } from "../params";
+import type { ChoiceParam } from "../../params";
 import { boundsOf, type Part, type Shape } from "../shape";
 
 /** What a paint stretches over. */

@@ -1,5 +1,5 @@
 import { useId } from "react";
-import type { LengthParam, Param, Params, Stop } from "@/core/coat/params";
+import type { LengthParam, Param, Params, Stop } from "@/core/params";
 import type { Measure } from "@/core/style/schema";
 import { Choice } from "../../parts/choice";
 import { Field } from "../../parts/field";

@@ -1,7 +1,7 @@
 import { Minus, Plus } from "lucide-react";
 import { Slider } from "radix-ui";
 import { useState } from "react";
-import type { Stop } from "@/core/coat/params";
+import type { Stop } from "@/core/params";
 import { inkLookup } from "@/core/style/inks";
 import { IconButton } from "../../parts/button";
 import { Field } from "../../parts/field";

@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 /**
- * What a form step, a paint or a finish can be set to. One description gives the Zod schema, the defaults and the
+ * What a form step, a paint, a finish, a guide line or a shape can be set to. One description gives the Zod schema, the defaults and the
  * controls of the drawer, so that a new kind is one file.
  */
 interface Base {
@@ -91,3 +91,23 @@ export const defaultsOf = (params: Params): Record<string, unknown> =>
   Object.fromEntries(Object.entries(params).map(([name, p]) => [name, structuredCloneOf(p.default)]));
 
 const structuredCloneOf = <T>(v: T): T => JSON.parse(JSON.stringify(v)) as T;
+
+/** Anything that names itself and its settings: one entry of a registry. */
+export interface Kind {
+  readonly kind: string;
+  readonly label: string;
+  readonly hint: string;
+  readonly params: Params;
+}
+
+/** A kind's name with its settings beside it. */
+export type Step = { kind: string } & Record<string, unknown>;
+
+export const newStep = (kind: Pick<Kind, "kind" | "params">): Step => ({ kind: kind.kind, ...defaultsOf(kind.params) });
+
+/** The schema of a choice from a registry: each kind with its own settings beside it. */
+export const unionOf = (kinds: readonly Pick<Kind, "kind" | "params">[], extra: z.ZodRawShape = {}) =>
+  z.discriminatedUnion(
+    "kind",
+    kinds.map((k) => z.object({ kind: z.literal(k.kind), ...extra, ...shapeOf(k.params) })) as unknown as [z.ZodObject<{ kind: z.ZodLiteral<string> }>],
+  ) as unknown as z.ZodType<Step>;
