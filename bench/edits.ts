@@ -4,7 +4,7 @@
  */
 import { layerNode } from "../core/output/layer-svg";
 import { compile, type Compiled } from "../core/piece/compile";
-import type { Lettering, Piece } from "../core/piece/schema";
+import { newLettering, newPiece, type Lettering, type Piece } from "../core/piece/schema";
 import type { Style } from "../core/style/schema";
 import type { SceneLayer } from "../core/scene/scene";
 import { coat, flat, gradient, grow, plug, shift, shrink, stroke, style, weld } from "../demo/build";
@@ -29,13 +29,12 @@ const edits = 41;
 const engine = await serverEngine();
 await engine.load(faces);
 
-const lettering = (face: string): Lettering => ({
-  kind: "lettering", id: "word", text: word, face, size: 200, letterSpacing: 0, lineSpacing: 1, align: "centre",
+const lettering = (face: string): Lettering => newLettering({
+  id: "word", text: word, face, size: 200, letterSpacing: 0, lineSpacing: 1, align: "centre",
   x: 900, y: 300, turn: 0, styleId: look.id, ownStyle: null,
 });
-const pieceOf = (item: Lettering): Piece => ({
-  format: "vextal.piece", version: 1, id: "bench", name: "Bench", board: { width: 1800, height: 500, unit: "px", dpi: 96, ground: "#ffffff" }, items: [item],
-});
+const empty = newPiece({ id: "bench", name: "Bench", board: { width: 1800, height: 500, unit: "px", dpi: 96, ground: "#ffffff" }, items: [] });
+const pieceOf = (item: Lettering): Piece => ({ ...empty, items: [item] });
 
 const now = () => performance.now();
 const seen = new WeakSet<SceneLayer>();

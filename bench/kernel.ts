@@ -8,6 +8,7 @@ import { CurveKernel } from "../core/curves/kernel";
 import { nearest } from "../core/curves/measure";
 import { Path, PathBuilder } from "../core/curves/path";
 import { loadHarfBuzz } from "../core/lettering/harfbuzz";
+import { settingSchema } from "../core/lettering/options";
 import { set } from "../core/lettering/setting";
 import { benchFaces, openFace } from "../tests/kernel/letters";
 import { peers } from "./peers";
@@ -24,7 +25,7 @@ interface Word {
 const hb = await loadHarfBuzz();
 const words: Word[] = await Promise.all(
   benchFaces.map(async (id) => {
-    const { letters } = set(hb, await openFace(id), { text, letterSpacing: 0, lineSpacing: 1, align: "left" });
+    const { letters } = set(hb, await openFace(id), settingSchema.parse({ text, face: id, size: 200, letterSpacing: 0, lineSpacing: 1, align: "left" }));
     const placed = letters.map((l) => l.outline.transform([1, 0, 0, 1, l.x, l.y]));
     const all = new PathBuilder();
     for (const p of placed) all.add(p);

@@ -3,7 +3,7 @@ import { checkSfnt } from "../core/lettering/font-check";
 import { Face } from "../core/lettering/face";
 import { loadHarfBuzz } from "../core/lettering/harfbuzz";
 import { Problem } from "../core/problem";
-import { toSfnt } from "../server/faces/read";
+import { toSfnt } from "../server/faces/wrapping";
 import { readUserFile } from "./files";
 
 /** @returns one line that says what the file is @throws Problem saying where it is not sound */
@@ -25,7 +25,7 @@ export async function check(file: string): Promise<string> {
 async function checkFont(file: string, bytes: Uint8Array): Promise<string> {
   const sfnt = await toSfnt(bytes, file);
   checkSfnt(sfnt, file);
-  const face = new Face(await loadHarfBuzz(), { id: "checked", name: file, kind: "" }, sfnt);
+  const face = Face.open(await loadHarfBuzz(), { id: "checked", name: file, kind: "" }, sfnt);
   const { capHeight, stem } = face.metrics;
   return `${file}: a sound font, ${face.upem} units to the em, capitals ${Math.round(capHeight)} and stems ${Math.round(stem)} thousandths of the em.`;
 }

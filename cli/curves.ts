@@ -1,3 +1,4 @@
+import { perspective } from "../core/bend/perspective";
 import { createInterface } from "node:readline";
 import { z } from "zod";
 import { Budget } from "../core/curves/budget";
@@ -146,26 +147,11 @@ function warpOf(by: z.infer<typeof warps>): (x: number, y: number, out: Float64A
       const k = (2 * Math.PI) / by.length;
       return (px, py, o) => void o.set([px, py + by.height * Math.sin(k * px), 1, by.height * k * Math.cos(k * px), 0, 1]);
     }
-    case "perspective": return perspective(by.from, by.to);
+    case "perspective": {
+      const [x, y, w, h] = by.from;
+      return perspective({ minX: x, minY: y, maxX: x + w, maxY: y + h }, by.to.map(([px, py]) => ({ x: px, y: py })));
+    }
   }
-}
-
-/** The projective map of a box to four corners: Heckbert, Fundamentals of Texture Mapping and Image Warping (1989), section 2.2.3. */
-function perspective([x0, y0, w, h]: readonly number[], [p, q, r, s]: readonly (readonly [number, number])[]): (x: number, y: number, out: Float64Array) => void {
-  const [sx, sy] = [p[0] - q[0] + r[0] - s[0], p[1] - q[1] + r[1] - s[1]];
-  const [ax, ay, bx, by] = [q[0] - r[0], q[1] - r[1], s[0] - r[0], s[1] - r[1]];
-  const det = ax * by - ay * bx;
-  const g = (sx * by - sy * bx) / det;
-  const k = (ax * sy - ay * sx) / det;
-  const m = [q[0] - p[0] + g * q[0], s[0] - p[0] + k * s[0], p[0], q[1] - p[1] + g * q[1], s[1] - p[1] + k * s[1], p[1]];
-  return (x, y, o) => {
-    const u = (x - x0) / w;
-    const v = (y - y0) / h;
-    const z = g * u + k * v + 1;
-    const px = (m[0] * u + m[1] * v + m[2]) / z;
-    const py = (m[3] * u + m[4] * v + m[5]) / z;
-    o.set([px, py, (m[0] - g * px) / (z * w), (m[3] - g * py) / (z * w), (m[1] - k * px) / (z * h), (m[4] - k * py) / (z * h)]);
-  };
 }
 
 /** One line of JSON in, one out; a line that cannot be answered is answered by its error. */

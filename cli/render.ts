@@ -1,5 +1,6 @@
 import { open } from "../core/input/open";
-import { longestText, type PieceFile } from "../core/piece/schema";
+import { longestText } from "../core/lettering/options";
+import { newLettering, newPiece, type PieceFile } from "../core/piece/schema";
 import { Problem } from "../core/problem";
 import { shippedFaces } from "../server/faces/shipped";
 import { renderPng, renderSvg } from "../server/render";
@@ -49,11 +50,11 @@ async function lettered({ text, face, style, size }: Options) {
   const file: PieceFile = {
     format: "vextal.file",
     version: 1,
-    piece: {
-      format: "vextal.piece", version: 1, id: "terminal", name: words.split("\n")[0].slice(0, 100).trim() || "Lettering",
+    piece: newPiece({
+      id: "terminal", name: words.split("\n")[0].slice(0, 100).trim() || "Lettering",
       board: { width: 1200, height: 800, unit: "px", dpi: 96, ground: null },
-      items: [{ kind: "lettering", id: "word", text: words, face: found.id, size, letterSpacing: 0, lineSpacing: 1, align: "centre", x: 600, y: 400, turn: 0, styleId: look.id, ownStyle: null }],
-    },
+      items: [newLettering({ id: "word", text: words, face: found.id, size, letterSpacing: 0, lineSpacing: 1, align: "centre", x: 600, y: 400, turn: 0, styleId: look.id, ownStyle: null })],
+    }),
     styles: [look],
   };
   return { file, area: { kind: "items" as const, ids: ["word"] } };

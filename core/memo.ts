@@ -29,3 +29,13 @@ function newest<R>(results: Map<string, R>, key: string, most: number, compute: 
   if (results.size > most) results.delete(results.keys().next().value as string);
   return made;
 }
+
+const numbers = new WeakMap<object, number>();
+let last = 0;
+
+/** A number of an object's own, for keys that name it. */
+export function numberOf(object: object): number {
+  let n = numbers.get(object);
+  if (n === undefined) numbers.set(object, (n = ++last));
+  return n;
+}

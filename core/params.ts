@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { strandSchema, type Strand } from "./curves/nodes";
 
 /**
  * What a form step, a paint, a finish, a guide line or a shape can be set to. One description gives the Zod schema, the defaults and the
@@ -52,7 +53,24 @@ export interface PlaceParam extends Base {
   readonly default: { readonly x: number; readonly y: number };
 }
 
-export type Param = LengthParam | NumberParam | ChoiceParam | LengthsParam | InkParam | StopsParam | PlaceParam;
+/** A curve given by its nodes, which is edited on the bench. */
+export interface StrandParam extends Base {
+  readonly type: "strand";
+  readonly default: Strand;
+}
+
+/** Several curves given by their nodes. */
+export interface StrandsParam extends Base {
+  readonly type: "strands";
+  readonly default: readonly Strand[];
+}
+/** The id of a shape on the board; empty where none is chosen. */
+export interface ShapeParam extends Base {
+  readonly type: "shape";
+  readonly default: string;
+}
+
+export type Param = StrandParam | StrandsParam | ShapeParam | LengthParam | NumberParam | ChoiceParam | LengthsParam | InkParam | StopsParam | PlaceParam;
 export type Params = Readonly<Record<string, Param>>;
 
 export const stopSchema = z.object({
@@ -80,6 +98,12 @@ function schemaOfParam(p: Param): z.ZodType {
       return z.array(stopSchema).min(2).max(64).default(p.default.map((s) => ({ ...s })));
     case "place":
       return place.default({ ...p.default });
+    case "strand":
+      return strandSchema.default(p.default);
+    case "strands":
+      return z.array(strandSchema).max(5000).refine((all) => all.reduce((n, s) => n + s.nodes.length, 0) <= 100_000, "A shape holds at most 100,000 nodes.").default(p.default.map((s) => ({ ...s })));
+    case "shape":
+      return z.string().max(64).default(p.default);
   }
 }
 

@@ -3,7 +3,7 @@ import { newStep, type Step } from "../core/params";
 import { formStepKind } from "../core/coat/forms";
 import { layKind } from "../core/coat/lays";
 import { paintKind } from "../core/coat/paints";
-import type { Lettering, Piece } from "../core/piece/schema";
+import { newLettering, newPiece, newShapeItem, type Item, type Lettering, type Piece, type ShapeItem } from "../core/piece/schema";
 import type { Measure, Style } from "../core/style/schema";
 import type { BlendMode } from "../core/scene/scene";
 import type { Unit } from "../core/units";
@@ -58,8 +58,7 @@ export const style = (name: string, face: string, measure: Measure, colours: Rec
   madeWith: { face },
 });
 
-export const lettering = (id: string, text: string, face: string, size: number, x: number, y: number, styleName: string, extra: Partial<Lettering> = {}): Lettering => ({
-  kind: "lettering",
+export const lettering = (id: string, text: string, face: string, size: number, x: number, y: number, styleName: string, extra: Partial<Parameters<typeof newLettering>[0]> = {}): Lettering => newLettering({
   id,
   text,
   face,
@@ -75,9 +74,15 @@ export const lettering = (id: string, text: string, face: string, size: number, 
   ...extra,
 });
 
-export const piece = (name: string, width: number, height: number, unit: Unit, dpi: number, ground: string | null, items: Lettering[]): Piece => ({
-  format: "vextal.piece",
-  version: 1,
+export const shape = (id: string, name: string, x: number, y: number, width: number, height: number, form: Step, styleName: string, extra: Partial<Parameters<typeof newShapeItem>[0]> = {}): ShapeItem => {
+  const size = extra.size ?? 200;
+  return newShapeItem({
+    id, name, x, y, size, shape: form, width: (width * 1000) / size, height: (height * 1000) / size,
+    styleId: `demo-${styleName.toLowerCase().replace(/\W+/g, "-")}`, ownStyle: null, ...extra,
+  });
+};
+
+export const piece = (name: string, width: number, height: number, unit: Unit, dpi: number, ground: string | null, items: Item[]): Piece => newPiece({
   id: `demo-${name.toLowerCase().replace(/\W+/g, "-")}`,
   name,
   board: { width, height, unit, dpi, ground },

@@ -6,4 +6,4 @@ import { styleSchema } from "../core/style/schema";
 // The published formats. `io: "input"` describes what a file may hold, before defaults are filled in.
 mkdirSync("docs/schemas", { recursive: true });
 for (const [name, schema] of Object.entries({ piece: pieceSchema, style: styleSchema, file: pieceFileSchema }))
-  writeFileSync(`docs/schemas/${name}.schema.json`, `${JSON.stringify(z.toJSONSchema(schema, { io: "input" }), null, 1)}\n`);
+  writeFileSync(`docs/schemas/${name}.schema.json`, `${JSON.stringify(z.toJSONSchema(schema, { io: "input", reused: "ref" }), null, 1)}\n`);

@@ -1,6 +1,6 @@
 import { firstFace } from "../core/lettering/face";
 import { memoByKey } from "../core/memo";
-import type { Piece } from "../core/piece/schema";
+import { newLettering, newPiece } from "../core/piece/schema";
 import type { Style } from "../core/style/schema";
 import type { Database } from "./db/open";
 import { get, linkedStyles, type Shelf } from "./documents";
@@ -30,13 +30,13 @@ export async function picture(db: Database, shelf: Shelf, id: string): Promise<P
 /** A style on the first word of its own name. */
 function stylePicture(style: Style): Promise<string> {
   const text = [...(style.name.split(/\s+/)[0] ?? "Aa")].slice(0, 14).join("");
-  const piece: Piece = {
-    format: "vextal.piece", version: 1, id: "picture", name: style.name,
+  const piece = newPiece({
+    id: "picture", name: style.name,
     board: { width: 600, height: 400, unit: "px", dpi: 96, ground: null },
-    items: [{
-      kind: "lettering", id: "word", text, face: style.madeWith?.face ?? firstFace, size: 200, letterSpacing: 0, lineSpacing: 1,
+    items: [newLettering({
+      id: "word", text, face: style.madeWith?.face ?? firstFace, size: 200, letterSpacing: 0, lineSpacing: 1,
       align: "centre", x: 300, y: 250, turn: 0, styleId: style.id, ownStyle: null,
-    }],
-  };
+    })],
+  });
   return renderSvg({ piece, styles: [style] }, { area: { kind: "items", ids: ["word"] } });
 }

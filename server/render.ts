@@ -1,21 +1,15 @@
 import { z } from "zod";
 import { compile } from "../core/piece/compile";
-import { pieceFileSchema, type Piece, type PieceFile } from "../core/piece/schema";
+import { facesOf, pieceFileSchema, type Piece, type PieceFile } from "../core/piece/schema";
 import { isEmpty } from "../core/curves/bounds";
 import { exportArea, toSvg, type SvgOptions } from "../core/output/svg";
 import { Problem } from "../core/problem";
 import type { Style } from "../core/style/schema";
 import { pixelsAt } from "../core/units";
 import { serverEngine } from "./engine";
-import { shippedFaces } from "./faces/shipped";
 import { drawPng } from "./raster/draw";
 import { checkSize } from "./raster/limits";
 import { withResolution } from "./raster/phys";
-
-/** Names of the faces that a piece uses. */
-export const faceNames = (piece: Piece): string[] => [
-  ...new Set(piece.items.map((i) => shippedFaces.find((f) => f.id === i.face)?.name ?? i.face)),
-];
 
 const areaSchema = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("board") }),
@@ -36,19 +30,20 @@ export type PngRequest = z.infer<typeof pngRequestSchema>;
 
 async function sceneOf(piece: Piece, styles: readonly Style[]) {
   const engine = await serverEngine();
-  await engine.load(piece.items.map((i) => i.face));
-  return compile(piece, new Map(styles.map((s) => [s.id, s])), engine).scene;
+  await engine.load(facesOf(piece.items));
+  const { scene } = compile(piece, new Map(styles.map((s) => [s.id, s])), engine);
+  return { scene, faces: facesOf(piece.items).map((id) => engine.face(id)?.info.name ?? id) };
 }
 
 export async function renderSvg({ piece, styles }: Pick<PieceFile, "piece" | "styles">, options: Partial<SvgOptions> = {}): Promise<string> {
-  const scene = await sceneOf(piece, styles);
-  return toSvg(scene, { title: piece.name, unit: piece.board.unit, faces: faceNames(piece), area: { kind: "board" }, ground: true, ...options });
+  const { scene, faces } = await sceneOf(piece, styles);
+  return toSvg(scene, { title: piece.name, unit: piece.board.unit, faces, area: { kind: "board" }, ground: true, ...options });
 }
 
 /** @throws Problem where nothing is inked or the size is too large */
 export async function renderPng({ file, area, ground, size }: PngRequest, signal?: AbortSignal): Promise<Buffer> {
   const { piece, styles } = file;
-  const scene = await sceneOf(piece, styles);
+  const { scene } = await sceneOf(piece, styles);
   const box = exportArea(scene, area);
   if (isEmpty(box)) throw new Problem("There is nothing to draw: the selection has no ink.");
   const [w, h] = [box.maxX - box.minX, box.maxY - box.minY];

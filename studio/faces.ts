@@ -21,8 +21,12 @@ export function useFaceFonts(faces: readonly FaceEntry[]): void {
   }, [faces]);
 }
 
-export const faceStyle = (face: FaceEntry) => ({
-  fontFamily: `"face-${face.id}"`,
-  fontVariationSettings: face.axes ? Object.entries(face.axes).map(([tag, v]) => `"${tag}" ${v}`).join(", ") : undefined,
-  fontSynthesis: "none",
-});
+/** @param axes places that are other than the face's own */
+export function faceStyle(face: FaceEntry, axes: Readonly<Record<string, number>> = {}) {
+  const all = Object.entries({ ...face.axes, ...axes });
+  return {
+    fontFamily: `"face-${face.id}"`,
+    fontVariationSettings: all.length ? all.map(([tag, v]) => `"${tag}" ${v}`).join(", ") : undefined,
+    fontSynthesis: "none",
+  };
+}

@@ -1,7 +1,10 @@
 import { useHotkeys } from "react-hotkeys-hook";
-import { copyCoat, duplicateSelected, fitBoard, newLettering, nudge, pasteCopied, removeSelected, selectNext, zoomBy } from "./state/commands";
-import { raiseLettering } from "./state/edits/lettering";
+import {
+  copyCoat, duplicateSelected, fitBoard, groupSelected, hideSelected, kern, lockSelected, newLettering, nudge, pasteCopied, pickNext, raiseSelected, removeSelected, selectAll,
+  selectNext, setTool, ungroupSelected, zoomBy,
+} from "./state/commands";
 import { stages, useStudio } from "./state/store";
+import { letteringOf } from "./state/work";
 
 /** The keys of the studio. Fields keep their own keys; the bench has Tab and the arrows to itself. */
 export function useKeys(): void {
@@ -13,47 +16,76 @@ export function useKeys(): void {
   const everywhere = { ...plain, enableOnFormTags: ["radio", "slider"] as const };
   useHotkeys(["mod+z"], () => state().undo(), { ...plain, enableOnFormTags: true });
   useHotkeys(["mod+shift+z", "mod+y"], () => state().redo(), { ...plain, enableOnFormTags: true });
-  useHotkeys(["1", "2", "3"], (e) => state().set({ stage: stages[Number(e.key) - 1], typing: null }), everywhere);
+  useHotkeys(stages.map((_, i) => String(i + 1)), (e) => state().set({ stage: stages[Number(e.key) - 1], typing: null, tool: "items", letters: [] }), everywhere);
   useHotkeys("n", () => newLettering(), everywhere);
+  useHotkeys("p", () => setTool("draw"), everywhere);
+  useHotkeys("l", () => {
+    const { work, selection, tool, set } = state();
+    if (!work || !letteringOf(work, selection.at(-1))) return;
+    set({ stage: "words" });
+    setTool(tool === "letters" ? "items" : "letters");
+    document.querySelector<HTMLElement>("[data-bench]")?.focus({ preventScroll: true });
+  }, everywhere);
   useHotkeys("enter", (e) => {
-    const { selection, set } = state();
-    const onControl = (e.target as HTMLElement).closest("button, a, [role=button], [role=radio], [role=slider], [role=menuitem], [role=option]");
-    if (onControl || !selection.length) return;
+    const { work, selection, set } = state();
+    const onControl = (e.target as HTMLElement).closest("button, a, [role=button], [role=radio], [role=slider], [role=menuitem], [role=option], [role=switch]");
+    if (onControl || !work || !letteringOf(work, selection.at(-1))) return;
     e.preventDefault();
-    set({ typing: selection.at(-1)!, stage: "words" });
+    set({ typing: selection.at(-1)!, stage: "words", tool: "items" });
   }, free);
   useHotkeys("escape", (e) => {
     if (document.querySelector("[role=dialog], [role=menu], [role=listbox]") || e.defaultPrevented) return;
-    if (state().typing) state().set({ typing: null });
-    else state().select([]);
+    const { typing, tool, letters, entered, set, select } = state();
+    if (typing) set({ typing: null });
+    else if (tool === "letters" && letters.length) set({ letters: [] });
+    else if (tool !== "items") setTool("items");
+    else if (entered) set({ entered: null });
+    else select([]);
   }, free);
   const arrows = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as const;
   useHotkeys(["left", "right", "up", "down", "shift+left", "shift+right", "shift+up", "shift+down"], (e) => {
-    if ((e.target as HTMLElement).closest("[role=slider], [role=radio], [role=radiogroup], [role=button], [role=menu]")) return;
+    if ((e.target as HTMLElement).closest("[role=slider], [role=radio], [role=radiogroup], [role=button], [role=menu], select")) return;
     e.preventDefault();
     const [dx, dy] = arrows[e.key as keyof typeof arrows];
     const by = e.shiftKey ? 10 : 1;
     nudge(dx * by, dy * by);
   }, free);
+  useHotkeys(["alt+left", "alt+right", "alt+shift+left", "alt+shift+right"], (e) => {
+    if (state().tool !== "letters" || !state().letters.length) return;
+    e.preventDefault();
+    kern((e.key === "ArrowLeft" ? -1 : 1) * (e.shiftKey ? 50 : 5));
+  }, free);
   useHotkeys(["tab", "shift+tab"], (e) => {
-    if (!(e.target as HTMLElement).matches("[data-bench]") || (state().work?.piece.items.length ?? 0) < 2) return;
-    const { work, selection } = state();
+    const { work, selection, tool } = state();
+    if (!(e.target as HTMLElement).matches("[data-bench]")) return;
+    if (tool === "letters") {
+      e.preventDefault();
+      return pickNext(e.shiftKey ? -1 : 1);
+    }
+    if ((work?.piece.items.length ?? 0) < 2 || tool !== "items") return;
     const at = work!.piece.items.findIndex((i) => i.id === selection.at(-1));
     const end = e.shiftKey ? at === 0 : at === work!.piece.items.length - 1;
-    // From the last lettering Tab goes on to the next control, so that the bench is no trap.
+    // From the last item Tab goes on to the next control, so that the bench is no trap.
     if (end) return;
     e.preventDefault();
     selectNext(e.shiftKey ? -1 : 1);
   }, free);
-  useHotkeys(["delete", "backspace"], () => removeSelected(), plain);
+  useHotkeys(["delete", "backspace"], () => {
+    if (state().tool === "items") removeSelected();
+  }, plain);
   useHotkeys("mod+d", () => duplicateSelected(), plain);
+  useHotkeys("mod+a", () => selectAll(), plain);
+  useHotkeys("mod+g", () => groupSelected(), plain);
+  useHotkeys("mod+shift+g", () => ungroupSelected(), plain);
+  useHotkeys("mod+l", () => lockSelected(), plain);
+  useHotkeys("h", () => hideSelected(), everywhere);
   useHotkeys("mod+c", () => {
     if (!String(window.getSelection())) copyCoat();
   }, free);
   useHotkeys("mod+v", () => pasteCopied(), free);
-  useHotkeys(["bracketleft", "bracketright"], (e) => {
-    const id = state().selection.at(-1);
-    if (id) state().change((w) => raiseLettering(w, id, e.code === "BracketLeft" ? -1 : 1));
+  useHotkeys(["bracketleft", "bracketright", "shift+bracketleft", "shift+bracketright"], (e) => {
+    const back = e.code === "BracketLeft";
+    raiseSelected(e.shiftKey ? (back ? "back" : "front") : back ? "backward" : "forward");
   }, free);
   useHotkeys(["equal", "shift+equal", "plus", "numpadadd"], () => zoomBy(1.25), everywhere);
   useHotkeys(["minus", "numpadsubtract"], () => zoomBy(1 / 1.25), everywhere);

@@ -1,12 +1,12 @@
 "use client";
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { QueryClientProvider } from "@tanstack/react-query";
 import { ThemeProvider } from "next-themes";
 import { Tooltip } from "radix-ui";
-import { useState, type ReactNode } from "react";
+import type { ReactNode } from "react";
 import { Toaster } from "sonner";
+import { queries } from "./queries";
 
 export function Providers({ nonce, children }: { nonce?: string; children: ReactNode }) {
-  const [queries] = useState(() => new QueryClient({ defaultOptions: { queries: { staleTime: 1000, retry: 1 } } }));
   return (
     <ThemeProvider attribute="class" defaultTheme="light" nonce={nonce} disableTransitionOnChange>
       <QueryClientProvider client={queries}>

@@ -6,13 +6,14 @@ import { Bench } from "./bench/bench";
 import { TopBar } from "./bar/top-bar";
 import { CoatsDrawer } from "./drawer/coats-drawer";
 import { ExportDrawer } from "./drawer/export-drawer";
-import { WordsDrawer } from "./drawer/words-drawer";
+import { BendDrawer } from "./drawer/bend/bend-drawer";
+import { WordsDrawer } from "./drawer/words/words-drawer";
 import { useKeys } from "./keys";
 import { useSession } from "./state/session";
 import { useStudio } from "./state/store";
 import { CoatStrip } from "./strip/coat-strip";
 
-const drawers = { words: WordsDrawer, coats: CoatsDrawer, export: ExportDrawer };
+const drawers = { words: WordsDrawer, bend: BendDrawer, coats: CoatsDrawer, export: ExportDrawer };
 
 /** A piece on the bench. */
 export function Studio({ pieceId }: { pieceId: string }) {

@@ -1,7 +1,7 @@
 import { coat, flat, style } from "../demo/build";
 import type { Coat } from "../core/coat/schema";
 import { openStyle } from "../core/input/open";
-import type { Lettering, Piece } from "../core/piece/schema";
+import { newLettering, newPiece, type Item, type Lettering, type Piece } from "../core/piece/schema";
 import type { Measure, Style } from "../core/style/schema";
 import { serverEngine } from "../server/engine";
 
@@ -12,13 +12,13 @@ export async function engineWith(...faces: string[]) {
   return engine;
 }
 
-export const word = (text: string, extra: Partial<Lettering> = {}): Lettering => ({
-  kind: "lettering", id: "word", text, face: "archivo-black", size: 100, letterSpacing: 0, lineSpacing: 1, align: "left",
+export const word = (text: string, extra: Partial<Parameters<typeof newLettering>[0]> = {}): Lettering => newLettering({
+  id: "word", text, face: "archivo-black", size: 100, letterSpacing: 0, lineSpacing: 1, align: "left",
   x: 100, y: 300, turn: 0, styleId: "test-style", ownStyle: null, ...extra,
 });
 
-export const board = (...items: Lettering[]): Piece => ({
-  format: "vextal.piece", version: 1, id: "test-piece", name: "Test piece",
+export const board = (...items: Item[]): Piece => newPiece({
+  id: "test-piece", name: "Test piece",
   board: { width: 800, height: 400, unit: "px", dpi: 96, ground: "#ffffff" }, items,
 });
 

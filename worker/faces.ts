@@ -21,3 +21,6 @@ export async function fetchFace(id: string): Promise<{ info: FaceInfo; bytes: Ui
   if (!response.ok) throw new Error(`The face ${info.name} was not read (${response.status}).`);
   return { info, bytes: new Uint8Array(await response.arrayBuffer()) };
 }
+
+/** The list is read anew when it is next asked for. */
+export const forgetList = (): void => void (list = undefined);

@@ -1,10 +1,14 @@
+import type { BentCaret } from "../core/bend/bent";
 import type { Bounds } from "../core/curves/bounds";
-import type { Matrix } from "../core/curves/matrix";
+import type { Matrix, Point } from "../core/curves/matrix";
+import type { Strand } from "../core/curves/nodes";
+import type { Axis, NamedPlace } from "../core/lettering/axes";
 import type { FaceMetrics } from "../core/lettering/face";
-import type { CaretStop, Line } from "../core/lettering/setting";
+import type { Line } from "../core/lettering/setting";
 import type { SvgNode } from "../core/output/svg-node";
 import type { PieceFile } from "../core/piece/schema";
 import type { BlendMode } from "../core/scene/scene";
+import type { Strain } from "../core/style/carries";
 
 /** One layer as the bench draws it. `node` is left out where the page has this version already. */
 export interface LayerUpdate {
@@ -24,21 +28,57 @@ export interface LayerUpdate {
   };
 }
 
-export interface ItemUpdate {
+/** A letter to be aimed at: four corners, clockwise from its top left, as it is seen. */
+export interface LetterUpdate {
+  readonly from: number;
+  readonly to: number;
+  readonly line: number;
+  readonly quad: readonly Point[];
+}
+
+interface AnyItemUpdate {
   readonly id: string;
   readonly matrix: Matrix;
   readonly layers: readonly LayerUpdate[];
+  readonly hidden: boolean;
+  readonly locked: boolean;
+  /** The inked box as it is seen; empty without ink. */
   readonly ink: Bounds;
-  /** The box of all layers, in lettering space; empty without ink. */
+  /** The inked box before the view in perspective, and the corners where it is seen; null where it is looked at straight. */
+  readonly view: { readonly box: Bounds; readonly corners: readonly Point[] } | null;
+  /** The box of all layers; empty without ink. */
   readonly painted: Bounds;
   readonly frame: Bounds;
-  readonly carets: readonly CaretStop[];
-  readonly lines: readonly Line[];
-  readonly missing: readonly string[];
   readonly metrics: FaceMetrics;
+}
+
+export interface LetteringUpdate extends AnyItemUpdate {
+  readonly kind: "lettering";
+  readonly carets: readonly BentCaret[];
+  readonly lines: readonly Line[];
+  readonly letters: readonly LetterUpdate[];
+  /** The straight boxes that envelopes are shares of: of each line, and of all. */
+  readonly lineBoxes: readonly Bounds[];
+  readonly block: Bounds;
+  /** Where the outline of a filled shape is parted, clockwise from the top left. */
+  readonly corners: readonly { readonly share: number; readonly x: number; readonly y: number }[] | null;
+  /** Places along that outline at equal shares of its length. */
+  readonly outline: readonly Point[] | null;
+  /** Guide lines to be seen on the bench, as SVG path data. */
+  readonly marks: readonly string[];
+  readonly messages: readonly string[];
+  readonly missing: readonly string[];
   /** False where a stand-in is shown for its face. */
   readonly faceHere: boolean;
 }
+
+export interface ShapeUpdate extends AnyItemUpdate {
+  readonly kind: "shape";
+  /** SVG path data. */
+  readonly outline: string;
+}
+
+export type ItemUpdate = LetteringUpdate | ShapeUpdate;
 
 export interface SceneUpdate {
   readonly width: number;
@@ -59,10 +99,40 @@ export interface SvgRequest {
   readonly withPiece: boolean;
 }
 
+/** An outline as SVG path data with its box, for a small picture. */
+export interface Picture {
+  readonly d: string;
+  readonly box: Bounds;
+}
+
+/** What the face of a lettering offers. */
+export interface FaceFacts {
+  readonly axes: readonly Axis[];
+  readonly places: readonly NamedPlace[];
+  readonly features: readonly { readonly tag: string; readonly name: string; readonly on: boolean; readonly changes: readonly string[]; readonly picture: Picture | null }[];
+}
+
+export interface AlternateChoice {
+  readonly tag: string;
+  readonly value: number;
+  readonly name: string;
+  readonly picture: Picture;
+}
+
 /** A problem that the user can read crosses from the worker as a value; errors lose their class on the way. */
 export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string };
 
 export interface SceneWorker {
   compile(file: PieceFile, known: Known): Promise<Answer<SceneUpdate>>;
   svg(request: SvgRequest): Promise<Answer<string>>;
+  /** What the face of a lettering offers for its text. */
+  faceFacts(file: PieceFile, itemId: string): Promise<Answer<FaceFacts>>;
+  /** The other forms of the letter at a place of a lettering's text. */
+  alternates(file: PieceFile, itemId: string, at: number): Promise<Answer<readonly AlternateChoice[]>>;
+  /** Whether a face would carry the style of a lettering on its text; null where the style goes into no letter. */
+  strain(file: PieceFile, itemId: string, face: string): Promise<Answer<Strain | null>>;
+  /** The geometry of an SVG file as strands in pixels of the file, with its box and what was left out. */
+  svgShapes(text: string): Promise<Answer<{ strands: readonly Strand[]; box: Bounds; leftOut: readonly string[] }>>;
+  /** Faces were added or taken away. */
+  facesChanged(): Promise<Answer<null>>;
 }

@@ -1,17 +1,25 @@
 import { expose } from "comlink";
-import { empty, joinAll } from "../core/curves/bounds";
+import { strandsOf } from "../core/curves/nodes";
+import type { Path } from "../core/curves/path";
+import { svgShapes } from "../core/input/svg-shapes";
+import { toSvgPath } from "../core/curves/svg-path";
+import { axesOf, namedPlacesOf } from "../core/lettering/axes";
 import { firstFace } from "../core/lettering/face";
+import { alternatesOf, featuresOf } from "../core/lettering/features";
+import { set } from "../core/lettering/setting";
 import { memoByIdentity } from "../core/memo";
 import { layerNode } from "../core/output/layer-svg";
 import { toSvg } from "../core/output/svg";
 import type { SvgNode } from "../core/output/svg-node";
-import { compile, type Compiled } from "../core/piece/compile";
+import { compile, styleOf, type Compiled } from "../core/piece/compile";
 import { createEngine, type LoadedEngine } from "../core/piece/engine";
-import type { PieceFile } from "../core/piece/schema";
+import { facesOf, isLettering, type Lettering, type PieceFile } from "../core/piece/schema";
 import { Problem } from "../core/problem";
 import type { SceneItem, SceneLayer } from "../core/scene/scene";
-import { fetchFace, listFaces } from "./faces";
-import { layerKey, type Answer, type Known, type LayerUpdate, type SceneUpdate, type SceneWorker, type SvgRequest } from "./protocol";
+import { strainOf } from "../core/style/carries";
+import { fetchFace, forgetList, listFaces } from "./faces";
+import { itemUpdate } from "./item-update";
+import { layerKey, type Answer, type Known, type LayerUpdate, type Picture, type SceneUpdate, type SceneWorker, type SvgRequest } from "./protocol";
 
 let engine: Promise<LoadedEngine> | undefined;
 const ready = () =>
@@ -48,10 +56,10 @@ function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known): LayerUpd
   };
 }
 
-async function sceneOf({ piece, styles }: PieceFile): Promise<Compiled & { faceHere: (id: string) => boolean }> {
+async function sceneOf({ piece, styles }: PieceFile): Promise<Compiled & { engine: LoadedEngine }> {
   const e = await ready();
-  await e.load(piece.items.map((i) => i.face));
-  return { ...compile(piece, new Map(styles.map((s) => [s.id, s])), e, () => performance.now()), faceHere: (id) => e.face(id) !== undefined };
+  await e.load(facesOf(piece.items));
+  return { ...compile(piece, new Map(styles.map((s) => [s.id, s])), e, () => performance.now()), engine: e };
 }
 
 async function answered<T>(work: () => Promise<T>): Promise<Answer<T>> {
@@ -63,26 +71,29 @@ async function answered<T>(work: () => Promise<T>): Promise<Answer<T>> {
   }
 }
 
+const pictureOf = (path: Path): Picture => ({ d: toSvgPath(path), box: path.bounds });
+
+/** A lettering with an opened face: its own, or that of `faceId` at the place where it stands by itself. */
+async function withFace({ piece }: PieceFile, itemId: string, faceId?: string) {
+  const e = await ready();
+  const item = piece.items.find((i) => i.id === itemId);
+  if (!item || !isLettering(item)) throw new Problem("This lettering is gone.");
+  const id = faceId ?? item.face;
+  await e.load([id]);
+  const opened = e.face(id) ?? e.standIn;
+  return { e, item: item as Lettering, opened, face: faceId === undefined ? opened.at(item.axes) : opened };
+}
+
 const worker: SceneWorker = {
   compile: (file, known) =>
     answered(async () => {
-      const { scene, placed, times, faceHere } = await sceneOf(file);
+      const { scene, placed, times, engine: e } = await sceneOf(file);
       const start = performance.now();
-      const items = scene.items.map((item, i) => {
-        const { setting, matrix, face } = placed[i];
-        return {
-          id: item.id,
-          matrix,
-          layers: item.layers.map((layer) => layerUpdate(layer, item, known)),
-          ink: setting.ink,
-          painted: item.layers.length ? joinAll(item.layers.map((l) => l.bounds)) : empty,
-          frame: setting.frame,
-          carets: setting.carets,
-          lines: setting.lines,
-          missing: setting.missing,
-          metrics: face.metrics,
-          faceHere: faceHere(file.piece.items[i].face),
-        };
+      const drawn = new Map(scene.items.map((i) => [i.id, i]));
+      const items = file.piece.items.map((item, i) => {
+        const sceneItem = drawn.get(item.id);
+        const layers = sceneItem?.layers.map((layer) => layerUpdate(layer, sceneItem, known)) ?? [];
+        return itemUpdate(item, placed[i], layers, !isLettering(item) || e.face(item.face) !== undefined, e.kernel);
       });
       const update: SceneUpdate = { width: scene.width, height: scene.height, ground: scene.ground, items, times: { ...times, svg: performance.now() - start } };
       return update;
@@ -91,7 +102,7 @@ const worker: SceneWorker = {
     answered(async () => {
       const { scene } = await sceneOf(file);
       const names = await listFaces();
-      const used = [...new Set(file.piece.items.filter((i) => !items || items.includes(i.id)).map((i) => i.face))];
+      const used = facesOf(file.piece.items.filter((i) => !items || items.includes(i.id)));
       return toSvg(scene, {
         title: file.piece.name,
         unit: file.piece.board.unit,
@@ -100,6 +111,40 @@ const worker: SceneWorker = {
         ground,
         ...(withPiece ? { piece: JSON.stringify(file) } : {}),
       });
+    }),
+  faceFacts: (file, itemId) =>
+    answered(async () => {
+      const { e, item, opened, face } = await withFace(file, itemId);
+      const features = featuresOf(e.hb, face, item.text, item);
+      return {
+        axes: axesOf(opened),
+        places: namedPlacesOf(opened),
+        features: features.map(({ picture, ...f }) => ({ ...f, picture: picture && !picture.isEmpty ? pictureOf(picture) : null })),
+      };
+    }),
+  alternates: (file, itemId, at) =>
+    answered(async () => {
+      const { e, item, face } = await withFace(file, itemId);
+      return alternatesOf(e.hb, face, item.text, at, item).map(({ outline, ...a }) => ({ ...a, picture: pictureOf(outline) }));
+    }),
+  strain: (file, itemId, faceId) =>
+    answered(async () => {
+      const { e, item, opened, face } = await withFace(file, itemId, faceId);
+      const style = styleOf(item, new Map(file.styles.map((s) => [s.id, s])));
+      if (!style) return null;
+      const plain = { ...item, axes: {}, features: {}, lines: [], letters: [], loosen: null };
+      return strainOf(style, face, set(e.hb, opened, plain).letters.map((l) => l.outline), item.size, e.kernel) ?? null;
+    }),
+  svgShapes: (text) =>
+    answered(async () => {
+      const { path, leftOut } = svgShapes(text, (await ready()).kernel);
+      return { strands: strandsOf(path), box: path.bounds, leftOut };
+    }),
+  facesChanged: () =>
+    answered(async () => {
+      forgetList();
+      (await ready()).forget();
+      return null;
     }),
 };
 

@@ -21,10 +21,9 @@ export function coatShape(coat: Coat, scale: number, context: FormContext): Shap
   let shape = context.letters;
   for (const { id: _, on, ...step } of coat.form) {
     if (!on) continue;
-    const before = shape;
     const kind = formStepKind(step.kind);
-    const from = kind.source ? context.letters : before;
-    shape = shapes(from, `${scale} ${JSON.stringify(step)}`, () => kind.apply(before, step, context));
+    const from = kind.source?.(context) ?? shape;
+    shape = shapes(from, `${scale} ${JSON.stringify(step)}`, () => kind.apply(from, step, context));
   }
   const form = shape;
   const lay = layKind(coat.lay.kind);

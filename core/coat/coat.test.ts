@@ -13,7 +13,7 @@ import { layKinds } from "./lays";
 import { paintKinds } from "./paints";
 import { newStep } from "../params";
 import { coatSchema, newFinish } from "./schema";
-import { boundsOf, type Part, type Shape } from "./shape";
+import { boundsOf, noShape, type Part, type Shape } from "./shape";
 
 let kernel: CurveKernel;
 beforeAll(async () => {
@@ -24,7 +24,7 @@ beforeAll(async () => {
 const part = (path: Path, x: number, y = 0, line = 0): Part => ({ path, x, y, line });
 const square = rectangle(0, 0, 100, 100);
 const letters: Shape = { parts: [part(square, 0), part(square, 90), part(square, 0, 300, 1)] };
-const context = () => ({ kernel, letters, units: (length: number) => length * 10 });
+const context = () => ({ kernel, letters, ground: noShape, units: (length: number) => length * 10 });
 const shapeOf = (c: ReturnType<typeof coat>) => coatShape(c, 10, context());
 const paintContext = { ink: (id: string) => ({ face: "#ff0000", edge: "#0000ff" })[id] ?? "#808080", board: { width: 500, height: 200, toItem: identity } };
 const layerOf = (c: ReturnType<typeof coat>) => coatLayer("coat", c, shapeOf(c), "inks", paintContext);

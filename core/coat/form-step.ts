@@ -8,6 +8,8 @@ export interface FormContext {
   readonly kernel: CurveKernel;
   /** The letters as they were set. */
   readonly letters: Shape;
+  /** The shape on the board that the letters fill or run along; without parts where there is none. */
+  readonly ground: Shape;
   /** A length of the style in units of lettering space. */
   readonly units: (length: number) => number;
 }
@@ -17,8 +19,8 @@ export interface FormStepKind {
   readonly kind: string;
   readonly label: string;
   readonly hint: string;
-  /** True where it starts a form and takes no shape from before it. */
-  readonly source?: boolean;
+  /** Where it starts a form and takes no shape from before it: what it starts from. */
+  readonly source?: (context: FormContext) => Shape;
   readonly params: Params;
   // Values have been checked against `params` when this is called.
   readonly apply: (shape: Shape, values: Record<string, unknown>, context: FormContext) => Shape;

@@ -9,6 +9,8 @@ export interface Part {
   readonly y: number;
   /** The line of text it belongs to; the first one where it joins several. */
   readonly line: number;
+  /** Inks of the style that are another ink here, by id; the first letter's where it joins several. */
+  readonly inks?: Readonly<Record<string, string>>;
 }
 
 /** The shape of a coat, in lettering space: 1000 units to the em, y down. */
@@ -19,3 +21,6 @@ export interface Shape {
 export const boundsOfPart = (p: Part): Bounds => shifted(p.path.bounds, p.x, p.y);
 
 export const boundsOf = (parts: readonly Part[]): Bounds => joinAll(parts.map(boundsOfPart));
+
+/** A shape without parts. */
+export const noShape: Shape = { parts: [] };

@@ -46,7 +46,13 @@ export function openDocument(document: unknown): Opened {
 
 export const openStyle = (document: unknown): Style => parse(styleSchema, migrate(document, "style", styleVersion), "style");
 
-export const openPiece = (document: unknown) => parse(pieceSchema, migrate(document, "piece", pieceVersion), "piece");
+/** From each version of the piece format to the next. */
+const pieceMigrations = [
+  // 1 to 2: bends, poses, single letters and shapes came in; what a piece does not say of them is as it was.
+  (piece: Record<string, unknown>) => piece,
+];
+
+export const openPiece = (document: unknown) => parse(pieceSchema, migrate(document, "piece", pieceVersion, pieceMigrations), "piece");
 
 function parse<T>(schema: { safeParse(v: unknown): { success: true; data: T } | { success: false; error: Parameters<typeof firstFault>[0] } }, value: unknown, what: string): T {
   const result = schema.safeParse(value);

@@ -1,8 +1,9 @@
-import type { Font } from "harfbuzzjs";
+import type { Face as HbFace, Font } from "harfbuzzjs";
 import { isEmpty } from "../curves/bounds";
 import { flatten } from "../curves/flatten";
 import { Path, PathBuilder } from "../curves/path";
 import { spansAt } from "../curves/polygon";
+import { memoByKey } from "../memo";
 import { Problem } from "../problem";
 import { checkSfnt } from "./font-check";
 import type { HarfBuzz } from "./harfbuzz";
@@ -23,30 +24,63 @@ export const firstFace = "archivo-black";
 /** Sizes in thousandths of the em, measured on the outlines: tables are often wrong. */
 export interface FaceMetrics {
   readonly capHeight: number;
+  readonly xHeight: number;
   /** Width of the left stem of H, or of the nearest letter that the face has. */
   readonly stem: number;
+  /** Thickness of the bar of H, or of the nearest letter that has a level stroke. */
+  readonly bar: number;
 }
 
 /** Outlines over this many commands come from damaged fonts and would stop everything. */
 const mostCommands = 20_000;
+
+/** Places on the axes that stay open: a drag passes many, and each holds memory of the shaping library. */
+const mostPlaces = 24;
 
 /** A font file opened for shaping and drawing. Outlines are in lettering space: 1000 units to the em, y down. */
 export class Face {
   readonly font: Font;
   readonly upem: number;
   readonly #hb: HarfBuzz;
+  readonly #places = memoByKey<Face>(mostPlaces);
   readonly #outlines = new Map<number, Path>();
   readonly #combined = new Map<string, Path>();
   #metrics: FaceMetrics | undefined;
 
-  /** @throws Problem where the file is no sound font */
-  constructor(hb: HarfBuzz, readonly info: FaceInfo, bytes: Uint8Array) {
+  /** Opens a font's file. @throws Problem where the file is no sound font */
+  static open(hb: HarfBuzz, info: FaceInfo, bytes: Uint8Array): Face {
     checkSfnt(bytes, info.name);
-    const face = new hb.Face(new hb.Blob(bytes));
+    const face = new Face(hb, info, new hb.Face(new hb.Blob(bytes)), info.axes ?? {});
+    face.#check();
+    return face;
+  }
+
+  private constructor(
+    hb: HarfBuzz,
+    readonly info: FaceInfo,
+    /** The tables of its file. */
+    readonly tables: HbFace,
+    /** Where it stands on the axes of a variable face. */
+    readonly axes: Readonly<Record<string, number>>,
+  ) {
     this.#hb = hb;
-    this.upem = face.upem;
-    this.font = new hb.Font(face);
-    if (info.axes) this.font.setVariations(Object.entries(info.axes).map(([tag, value]) => new hb.Variation(tag, value)));
+    this.upem = tables.upem;
+    this.font = new hb.Font(tables);
+    const places = Object.entries(axes);
+    if (places.length) this.font.setVariations(places.map(([tag, value]) => new hb.Variation(tag, value)));
+  }
+
+  /** The same face at another place of its axes, the same object each time; what is not named stays as the face has it. */
+  at(axes: Readonly<Record<string, number>>): Face {
+    const wanted = Object.entries(axes).filter(([tag, v]) => this.axes[tag] !== v);
+    if (!wanted.length) return this;
+    const all = { ...this.axes, ...axes };
+    return this.#places(JSON.stringify(all), () => new Face(this.#hb, this.info, this.tables, all));
+  }
+
+  /** @throws Problem where it draws nothing that a face is measured by */
+  #check(): void {
+    const { info } = this;
     const sample = ["H", "n", "o", "ا", "क", "1"].find((c) => this.glyphOf(c) && !this.outline(this.glyphOf(c)!).isEmpty);
     if (!sample) throw new Problem(`${info.name} draws none of the letters that Vextal measures a face by.`);
   }
@@ -76,7 +110,7 @@ export class Face {
   }
 
   get metrics(): FaceMetrics {
-    return (this.#metrics ??= { capHeight: this.#capHeight(), stem: this.#stem() });
+    return (this.#metrics ??= { capHeight: this.#height(["H", "E", "I", "ल", "ا", "n"], 700), xHeight: this.#height(["x", "z", "v", "n"], 500), stem: this.#stem(), bar: this.#bar() });
   }
 
   #draw(glyph: number): Path {
@@ -121,13 +155,13 @@ export class Face {
     return path;
   }
 
-  #capHeight(): number {
-    for (const c of ["H", "E", "I", "ल", "ا", "n"]) {
+  #height(letters: readonly string[], otherwise: number): number {
+    for (const c of letters) {
       const glyph = this.glyphOf(c);
       const b = glyph ? this.outline(glyph).bounds : undefined;
       if (b && !isEmpty(b) && b.minY < 0) return -b.minY;
     }
-    return 700;
+    return otherwise;
   }
 
   #stem(): number {
@@ -142,5 +176,20 @@ export class Face {
       if (span && span[1] - span[0] > 5) return span[1] - span[0];
     }
     return 100;
+  }
+
+  #bar(): number {
+    for (const [c, at] of [["H", 0.5], ["E", 0.7], ["t", 0.25], ["ल", 0.5]] as const) {
+      const glyph = this.glyphOf(c);
+      if (!glyph) continue;
+      const outline = this.outline(glyph);
+      if (outline.isEmpty) continue;
+      const { minX, maxX } = outline.bounds;
+      // The same look as at a stem, with the letter laid on its side.
+      const spans = spansAt(flatten(outline.transform([0, 1, 1, 0, 0, 0]), 0.1), minX + (maxX - minX) * at);
+      const thinnest = Math.min(...spans.map(([a, b]) => b - a).filter((w) => w > 3));
+      if (Number.isFinite(thinnest)) return thinnest;
+    }
+    return this.#stem();
   }
 }

@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, test } from "@jest/globals";
 import { readFile } from "node:fs/promises";
-import { readFace, toSfnt } from "../../server/faces/read";
+import { readFace } from "../../server/faces/read";
+import { toSfnt } from "../../server/faces/wrapping";
 import { Problem } from "../problem";
 import { Face } from "./face";
 import { checkSfnt } from "./font-check";
@@ -39,7 +40,7 @@ describe("a font file", () => {
       const at = directoryOf(v, "loca");
       b.fill(0, v.getUint32(at + 8), v.getUint32(at + 8) + v.getUint32(at + 12));
     });
-    expect(() => new Face(hb, { id: "x", name: "Hollow", kind: "" }, hollow)).toThrow(/none of the letters/);
+    expect(() => Face.open(hb, { id: "x", name: "Hollow", kind: "" }, hollow)).toThrow(/none of the letters/);
   });
 
   test("with random damage either opens or says why, and never hangs", () => {
@@ -49,7 +50,7 @@ describe("a font file", () => {
       const bytes = sound.slice();
       for (let k = 0; k < 30; k++) bytes[random(bytes.length)] = random(256);
       try {
-        new Face(hb, { id: "x", name: "Damaged", kind: "" }, bytes);
+        Face.open(hb, { id: "x", name: "Damaged", kind: "" }, bytes);
       } catch (error) {
         expect(error).toBeInstanceOf(Problem);
       }
@@ -62,7 +63,7 @@ describe("wrappings", () => {
 
   test("WOFF and WOFF2 of one font hold the same tables", async () => {
     const [one, two] = await Promise.all(["woff", "woff2"].map(async (e) => toSfnt(new Uint8Array(await readFile(`${folder}.${e}`)), "Yellowtail")));
-    const faces = [one, two].map((bytes) => new Face(hb, { id: "y", name: "Yellowtail", kind: "" }, bytes));
+    const faces = [one, two].map((bytes) => Face.open(hb, { id: "y", name: "Yellowtail", kind: "" }, bytes));
     const glyph = faces[0].glyphOf("Q")!;
     expect([...faces[0].outline(glyph).coords]).toEqual([...faces[1].outline(glyph).coords]);
   });

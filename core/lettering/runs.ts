@@ -12,10 +12,11 @@ const bidi = createBidi();
 /**
  * Parts of one line that are shaped as a whole, from left to right as they stand: one direction each (Unicode
  * Standard Annex 9) and, within it, one script each, since a shaper reads a run by a single script's rules.
+ * @param direction of the line as a whole; auto takes that of its first letter
  */
-export function visualRuns(line: string): Run[] {
+export function visualRuns(line: string, direction: "auto" | "ltr" | "rtl" = "auto"): Run[] {
   if (line === "") return [];
-  const { levels } = bidi.getEmbeddingLevels(line);
+  const { levels } = bidi.getEmbeddingLevels(line, direction);
   const byLevel: { from: number; to: number; level: number }[] = [];
   for (let i = 0; i < line.length; i++) {
     const last = byLevel.at(-1);

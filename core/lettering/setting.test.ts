@@ -6,15 +6,16 @@ import { engineWith } from "../../tests/engine";
 import { readFace } from "../../server/faces/read";
 import { shippedFaces } from "../../server/faces/shipped";
 import type { LoadedEngine } from "../piece/engine";
-import { set, type SettingOptions } from "./setting";
+import { settingSchema } from "./options";
+import { set } from "./setting";
 
 let engine: LoadedEngine;
 beforeAll(async () => {
   engine = await engineWith(...shippedFaces.map((f) => f.id));
 });
 
-const setIn = (face: string, text: string, extra: Partial<SettingOptions> = {}) =>
-  set(engine.hb, engine.face(face)!, { text, letterSpacing: 0, lineSpacing: 1, align: "left", ...extra });
+const setIn = (face: string, text: string, extra: Record<string, unknown> = {}) =>
+  set(engine.hb, engine.face(face)!, settingSchema.parse({ text, face, size: 100, letterSpacing: 0, lineSpacing: 1, align: "left", ...extra }));
 
 /** Faces whose default outlines the reference reads as they are. */
 const still = ["archivo-black", "anton", "alfa-slab", "abril-fatface", "shrikhand", "unifrakturcook", "pacifico", "rye", "bangers", "luckiest-guy"];
@@ -101,21 +102,21 @@ describe("a setting", () => {
   test("of nothing has a line, a caret and a frame, and no letters", () => {
     const setting = setIn("anton", "");
     expect(setting.letters).toHaveLength(0);
-    expect(setting.carets).toEqual([{ index: 0, x: 0, line: 0 }]);
+    expect(setting.carets.map((c) => [c.index, c.foot.x, c.line])).toEqual([[0, 0, 0]]);
     expect(setting.frame.maxX).toBeGreaterThan(setting.frame.minX);
   });
 
   test("has a caret place before each character and at the end of each line", () => {
     const { carets } = setIn("anton", "ab\nc");
     expect(carets.map((c) => [c.index, c.line])).toEqual([[0, 0], [1, 0], [2, 0], [3, 1], [4, 1]]);
-    expect(carets[1].x).toBeGreaterThan(carets[0].x);
+    expect(carets[1].foot.x).toBeGreaterThan(carets[0].foot.x);
   });
 
   test("shares a ligature's width among its carets", () => {
     const ligature = setIn("alfa-slab", "fi");
     expect(ligature.carets).toHaveLength(3);
-    expect(ligature.carets[1].x).toBeGreaterThan(0);
-    expect(ligature.carets[1].x).toBeLessThan(ligature.carets[2].x);
+    expect(ligature.carets[1].foot.x).toBeGreaterThan(0);
+    expect(ligature.carets[1].foot.x).toBeLessThan(ligature.carets[2].foot.x);
   });
 
   test("holds 2,000 characters and says so in good time", () => {
@@ -130,7 +131,7 @@ describe("scripts", () => {
     const { letters, carets } = setIn("marhey", text);
     // Letters stand in visual order: the first of the text is the rightmost.
     expect(letters.at(-1)!.from).toBe(0);
-    expect(carets[0].x).toBeGreaterThan(carets.at(-1)!.x);
+    expect(carets[0].foot.x).toBeGreaterThan(carets.at(-1)!.foot.x);
     // A joined form differs from the letter standing alone.
     const alone = setIn("marhey", "ح").letters[0].outline;
     expect(letters.map((l) => l.outline)).not.toContain(alone);

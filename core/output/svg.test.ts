@@ -38,7 +38,7 @@ function elements(svg: string): Element[] {
 
 describe("the exported SVG", () => {
   test("is well-formed, plain, and as large as the board in its own unit", () => {
-    const piece = { ...board(word("Tea")), board: { width: 12, height: 4, unit: "in" as const, dpi: 300, ground: "#fafafa" } };
+    const piece = { ...board(word("Tea")), board: { ...board().board, width: 12, height: 4, unit: "in" as const, dpi: 300, ground: "#fafafa" } };
     const all = elements(svgOf(piece));
     expect(all[0].attributes).toMatchObject({ width: "12in", height: "4in", viewBox: "0 0 1152 384", style: "isolation:isolate" });
     expect(all.map((e) => e.name)).not.toContain("text");

@@ -9,9 +9,9 @@ import { mapped } from "../curves/bounds";
 import { apply } from "../curves/matrix";
 import { toSvg } from "../output/svg";
 import type { Style } from "../style/schema";
-import { compile, letteringMatrix } from "./compile";
+import { compile, type PlacedLettering } from "./compile";
 import type { LoadedEngine } from "./engine";
-import type { Piece } from "./schema";
+import { itemMatrix, type Piece } from "./schema";
 
 let engine: LoadedEngine;
 beforeAll(async () => {
@@ -33,7 +33,7 @@ describe("from a piece to its scene", () => {
   });
 
   test("a lettering lies where its matrix says: 1000 units are its size, turned clockwise", () => {
-    const m = letteringMatrix(word("x", { x: 10, y: 20, size: 50, turn: 90 }));
+    const m = itemMatrix(word("x", { x: 10, y: 20, size: 50, turn: 90 }));
     const p = apply(m, { x: 1000, y: 0 });
     expect(p.x).toBeCloseTo(10, 9);
     expect(p.y).toBeCloseTo(70, 9);
@@ -93,7 +93,7 @@ describe("from a piece to its scene", () => {
 
   test("a face that is not here is stood in for", () => {
     const { placed } = compile(board(word("Tea", { face: "lost-face" })), new Map(), engine);
-    expect(placed[0].face).toBe(engine.standIn);
+    expect((placed[0] as PlacedLettering).face).toBe(engine.standIn);
   });
 
   test("empty text, one space and emoji make scenes like any other", () => {
@@ -116,7 +116,7 @@ describe("the demo", () => {
     expect(styles.length).toBeGreaterThanOrEqual(8);
     for (const piece of pieces) {
       const { scene, placed } = compile(piece, new Map(styles.map((s) => [s.id, s])), engine);
-      for (const p of placed) expect(p.setting.missing).toEqual([]);
+      for (const p of placed) if (p.kind === "lettering") expect(p.setting.missing).toEqual([]);
       for (const item of scene.items) {
         expect(item.layers.length).toBeGreaterThan(0);
         for (const layer of item.layers) {

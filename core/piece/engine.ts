@@ -14,6 +14,8 @@ export interface EngineHost {
 export interface LoadedEngine extends Engine {
   /** Opens those of `ids` that are here. @throws Problem for a face whose file is damaged */
   load(ids: Iterable<string>): Promise<void>;
+  /** Closes all faces but the stand-in, for when faces were added or taken away; they are opened again when they are asked for. */
+  forget(): void;
 }
 
 export async function createEngine(host: EngineHost): Promise<LoadedEngine> {
@@ -22,7 +24,7 @@ export async function createEngine(host: EngineHost): Promise<LoadedEngine> {
   const opening = new Map<string, Promise<void>>();
   const openFace = async (id: string) => {
     const found = await host.readFace(id);
-    if (found) faces.set(id, new Face(hb, found.info, found.bytes));
+    if (found) faces.set(id, Face.open(hb, found.info, found.bytes));
   };
   const load = async (ids: Iterable<string>) => {
     await Promise.all(
@@ -41,5 +43,12 @@ export async function createEngine(host: EngineHost): Promise<LoadedEngine> {
   await load([host.standIn]);
   const standIn = faces.get(host.standIn);
   if (!standIn) throw new Error(`The stand-in face “${host.standIn}” is not here.`);
-  return { hb, kernel: new CurveKernel(), face: (id) => faces.get(id), standIn, load };
+  const forget = () => {
+    for (const id of opening.keys())
+      if (id !== host.standIn) {
+        opening.delete(id);
+        faces.delete(id);
+      }
+  };
+  return { hb, kernel: new CurveKernel(), face: (id) => faces.get(id), standIn, load, forget };
 }

@@ -1,51 +1,69 @@
 import { z } from "zod";
-import { colourSchema } from "../colour";
-import { alignments } from "../lettering/setting";
+import { bendSchema } from "../bend/schema";
+import { settingFields } from "../lettering/options";
+import { unionOf } from "../params";
+import { shapeKinds } from "../shape/kinds";
 import { styleSchema } from "../style/schema";
-import { units } from "../units";
+import { boardSchema } from "./board";
+import type { Matrix } from "../curves/matrix";
+import { poseFields, poseMatrix } from "./pose";
 
 export const pieceFormat = "vextal.piece";
-export const pieceVersion = 1;
-
-/** Past this the bench would no longer follow the hand; long before it, it is no longer lettering. */
-export const longestText = 2000;
+export const pieceVersion = 2;
 
 const id = z.string().min(1).max(64);
 
-export const boardSchema = z.object({
-  /** In the board's own unit. */
-  width: z.number().min(0.05).max(20_000),
-  height: z.number().min(0.05).max(20_000),
-  unit: z.enum(units),
-  /** Pixels to the inch of a picture of the board. */
-  dpi: z.number().min(10).max(2400),
-  ground: colourSchema.nullable(),
-});
-export type Board = z.infer<typeof boardSchema>;
+/** What every item of a board has. */
+const itemFields = {
+  id,
+  ...poseFields,
+  hidden: z.boolean().default(false),
+  locked: z.boolean().default(false),
+  /** The groups that it is in, from the outermost to the innermost. */
+  groups: z.array(id).max(16).default([]),
+  /** The style it is linked to, or null. */
+  styleId: id.nullable(),
+  /** Its own coats: changes to the linked style for this item only, or all it has where nothing is linked. */
+  ownStyle: styleSchema.nullable(),
+};
 
 export const letteringSchema = z.object({
   kind: z.literal("lettering"),
-  id,
-  text: z.string().max(longestText, `A lettering holds at most ${longestText} characters.`),
-  face: id,
-  /** Pixels of the board to the em. */
-  size: z.number().min(1).max(20_000),
-  /** Thousandths of the em. */
-  letterSpacing: z.number().min(-500).max(5000),
-  /** Baseline to baseline, as a ratio of the em. */
-  lineSpacing: z.number().min(0).max(10),
-  align: z.enum(alignments),
-  /** Where the start of the first baseline (its middle or end, by alignment) lies on the board, in pixels. */
-  x: z.number().min(-1e6).max(1e6),
-  y: z.number().min(-1e6).max(1e6),
-  /** Degrees, clockwise. */
-  turn: z.number().min(-360).max(360),
-  /** The style it is linked to, or null. */
-  styleId: id.nullable(),
-  /** Its own coats: changes to the linked style for this lettering only, or all it has where nothing is linked. */
-  ownStyle: styleSchema.nullable(),
+  ...itemFields,
+  ...settingFields,
+  bend: bendSchema.nullable().default(null),
 });
 export type Lettering = z.infer<typeof letteringSchema>;
+
+export const shapeItemSchema = z.object({
+  kind: z.literal("shape"),
+  ...itemFields,
+  name: z.string().max(80),
+  /** Pixels of the board to the em that the lengths of its style are relative to. */
+  size: z.number().min(1).max(20_000),
+  shape: unionOf(shapeKinds),
+  /** The box that it is drawn in, in thousandths of the em. */
+  width: z.number().min(0.1).max(1e6),
+  height: z.number().min(0.1).max(1e6),
+});
+export type ShapeItem = z.infer<typeof shapeItemSchema>;
+
+export const itemSchema = z.discriminatedUnion("kind", [letteringSchema, shapeItemSchema]);
+export type Item = z.infer<typeof itemSchema>;
+
+/** A lettering with what is not said left as it is by default. @throws ZodError */
+export const newLettering = (values: Omit<z.input<typeof letteringSchema>, "kind">): Lettering => letteringSchema.parse({ kind: "lettering", ...values });
+/** A shape with what is not said left as it is by default. @throws ZodError */
+export const newShapeItem = (values: Omit<z.input<typeof shapeItemSchema>, "kind">): ShapeItem => shapeItemSchema.parse({ kind: "shape", ...values });
+
+/** From an item's space to the board. */
+export const itemMatrix = (item: Item): Matrix => poseMatrix(item, item.size);
+
+export const isLettering = (item: Item): item is Lettering => item.kind === "lettering";
+export const isShape = (item: Item): item is ShapeItem => item.kind === "shape";
+
+/** The faces that these items are set in, each once. */
+export const facesOf = (items: readonly Item[]): string[] => [...new Set(items.flatMap((i) => (isLettering(i) ? [i.face] : [])))];
 
 export const pieceSchema = z.object({
   format: z.literal(pieceFormat),
@@ -54,9 +72,12 @@ export const pieceSchema = z.object({
   name: z.string().trim().min(1, "A piece needs a name.").max(120),
   board: boardSchema,
   /** Back to front. */
-  items: z.array(letteringSchema).max(200),
+  items: z.array(itemSchema).max(200),
 });
 export type Piece = z.infer<typeof pieceSchema>;
+
+/** A piece of the present format; what is not said is as it is by default. @throws ZodError */
+export const newPiece = (values: Omit<z.input<typeof pieceSchema>, "format" | "version">): Piece => pieceSchema.parse({ format: pieceFormat, version: pieceVersion, ...values });
 
 /** A piece with the styles that it is linked to: all that is needed to draw it. */
 export const pieceFileSchema = z.object({

@@ -5,7 +5,7 @@ import { inkLookup, inksOf, pasteCoat, withInks } from "./inks";
 import { unitsPerLength, withMeasure } from "./measure";
 import { measures } from "./schema";
 
-const metrics = { capHeight: 700, stem: 150 };
+const metrics = { capHeight: 700, xHeight: 500, stem: 150, bar: 120 };
 
 describe("measures", () => {
   test("are hundredths of the em, the capitals and the stem, or points", () => {

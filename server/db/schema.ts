@@ -1,4 +1,4 @@
-import { integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { blob, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
 
 /** Pieces and styles are JSON documents; what is searched or sorted by stands beside them. */
 const documentColumns = () => ({
@@ -16,3 +16,16 @@ const documentColumns = () => ({
 
 export const pieces = sqliteTable("pieces", documentColumns());
 export const styles = sqliteTable("styles", documentColumns());
+
+/** Faces that were brought in, each once by the hash of its bytes. */
+export const faces = sqliteTable("faces", {
+  id: text("id").primaryKey(),
+  name: text("name").notNull(),
+  /** SHA-256 of the bytes, in hexadecimal. */
+  hash: text("hash").notNull().unique(),
+  /** The font in the sfnt wrapping. */
+  bytes: blob("bytes", { mode: "buffer" }).notNull(),
+  /** The licence that came with it, as plain text. */
+  licence: text("licence").notNull(),
+  addedAt: integer("added_at").notNull(),
+});

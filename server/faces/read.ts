@@ -1,27 +1,11 @@
 import { createHash } from "node:crypto";
 import { readFile } from "node:fs/promises";
 import path from "node:path";
-import decompress from "woff2-encoder/decompress";
-import { Problem } from "../../core/problem";
+import type { FaceInfo } from "../../core/lettering/face";
 import { shippedFaces } from "./shipped";
-import { unwrapWoff } from "./woff";
+import { toSfnt } from "./wrapping";
 
 const root = () => path.resolve(/* turbopackIgnore: true */ process.cwd(), "node_modules");
-
-const woff = 0x774f4646; // "wOFF"
-const woff2 = 0x774f4632; // "wOF2"
-
-/** A font's bytes in the sfnt wrapping, whatever it was wrapped in. @throws Problem where the wrapping is damaged */
-export async function toSfnt(bytes: Uint8Array, name: string): Promise<Uint8Array> {
-  const signature = bytes.length < 4 ? 0 : new DataView(bytes.buffer, bytes.byteOffset).getUint32(0);
-  if (signature === woff) return unwrapWoff(bytes, name);
-  if (signature !== woff2) return bytes;
-  try {
-    return new Uint8Array(await decompress(bytes));
-  } catch {
-    throw new Problem(`${name} is damaged: its WOFF2 wrapping cannot be undone.`);
-  }
-}
 
 export interface FaceFile {
   readonly bytes: Uint8Array;
@@ -52,3 +36,6 @@ export const readLicence = (id: string): Promise<string> | undefined => {
   const face = shippedFaces.find((f) => f.id === id);
   return face && readFile(path.join(root(), face.licenceFile), "utf8");
 };
+
+/** What is known of a shipped face; undefined for an id that does not ship. */
+export const shippedInfo = (id: string): FaceInfo | undefined => shippedFaces.find((f) => f.id === id);

@@ -1,4 +1,5 @@
 import type { FaceInfo } from "@/core/lettering/face";
+import type { Measured } from "@/core/lettering/measured";
 import type { Piece } from "@/core/piece/schema";
 import type { Style } from "@/core/style/schema";
 
@@ -20,6 +21,8 @@ export interface Stored<S extends Shelf> {
 }
 export interface FaceEntry extends FaceInfo {
   readonly licence: string;
+  /** Brought in, and not shipped. */
+  readonly own?: boolean;
 }
 
 /** What the server refused, in its own words. Status 0: the server was not reached. */
@@ -71,6 +74,17 @@ export const api = {
   restore: async (shelf: Shelf, id: string) => void (await call(`/api/${shelf}/${id}/restore`, { method: "POST" })),
   copy: async <S extends Shelf>(shelf: S, id: string): Promise<Stored<S>> => (await call(`/api/${shelf}/${id}/copy`, { method: "POST" })).json(),
   faces: async (): Promise<FaceEntry[]> => (await call("/api/faces")).json(),
+  measured: async (): Promise<Readonly<Record<string, Measured>>> => (await call("/api/faces/measured")).json(),
+  /** Brings in a font file, with the text of its licence where there is one. A collection gives several faces. */
+  addFace: async (file: File, licence: string): Promise<FaceEntry[]> => {
+    const form = new FormData();
+    form.set("font", file);
+    form.set("licence", licence);
+    return (await call("/api/faces", { method: "POST", body: form })).json();
+  },
+  removeFace: async (id: string) => void (await call(`/api/faces/${encodeURIComponent(id)}`, { method: "DELETE" })),
+  /** The names of the pieces that are set in a face. */
+  faceUses: async (id: string): Promise<string[]> => (await call(`/api/faces/${encodeURIComponent(id)}/uses`)).json(),
   png: async (request: unknown, signal: AbortSignal): Promise<Blob> => (await call("/api/png", { ...json("POST", request), signal })).blob(),
   pictureUrl: (shelf: Shelf, entry: Pick<Entry, "id" | "revision">) => `/api/${shelf}/${entry.id}/picture?r=${entry.revision}`,
 };

@@ -9,6 +9,7 @@ import { SavedState } from "./saved-state";
 
 const stageText: Record<Stage, { label: string; hint: string }> = {
   words: { label: "Words", hint: "Type the words, choose a face, set size and spacing" },
+  bend: { label: "Bend", hint: "Put them on a line, in an envelope or into a shape" },
   coats: { label: "Coats", hint: "Build the look from back to front" },
   export: { label: "Export", hint: "Take it away as vectors or a picture" },
 };
@@ -63,20 +64,25 @@ export function TopBar() {
 }
 
 const keys: readonly (readonly [string, string])[] = [
-  ["1  2  3", "Words, Coats, Export"],
-  ["N", "Add a lettering"],
+  ["1  2  3  4", "Words, Bend, Coats, Export"],
+  ["N, P", "Add a lettering, draw a path"],
   ["Enter", "Type on the bench"],
-  ["Esc", "Stop typing, select nothing"],
-  ["Tab on the bench", "Next lettering"],
-  ["Arrows", "Nudge by 1 pixel, with Shift by 10"],
-  ["[  ]", "One to the back, one to the front"],
-  ["Ctrl D", "Duplicate the letterings"],
+  ["L", "Pick single letters, and back"],
+  ["Esc", "Stop typing, leave letters or nodes, select nothing"],
+  ["Tab on the bench", "Next item; next letter while letters are picked"],
+  ["Arrows", "Nudge by 1 pixel, with Shift by 10; so do handles"],
+  ["Alt ← →", "With letters picked: their gap"],
+  ["[  ]", "One to the back, one to the front; Shift: all the way"],
+  ["Ctrl A", "Select all; all letters while letters are picked"],
+  ["Ctrl G, Ctrl Shift G", "Group, ungroup"],
+  ["Ctrl L, H", "Lock, hide, and back"],
+  ["Ctrl D", "Duplicate the items"],
   ["Ctrl C, Ctrl V", "Copy and paste a coat"],
-  ["Del", "Delete the letterings"],
+  ["Del", "Delete the items"],
   ["Ctrl Z, Ctrl Shift Z", "Undo, redo"],
   ["+  -  0", "Zoom in, out, show all"],
   ["Space and drag", "Move the bench"],
-  ["Alt ← →", "On a coat: further back, further front"],
+  ["Alt ← →, on a coat", "Further back, further front"],
   ["↑ ↓", "In a number: step; Shift tenfold, Alt a tenth"],
 ];
 

@@ -1,35 +1,77 @@
-import { AlignCenterHorizontal, AlignCenterVertical, Magnet, Maximize2, Minus, Plus } from "lucide-react";
+import { AlignCenterHorizontal, AlignCenterVertical, Magnet, Maximize2, Minus, Plus, Ruler } from "lucide-react";
+import { useRef } from "react";
+import { shapeKinds } from "@/core/shape/kinds";
 import { IconButton } from "../parts/button";
-import { centre, fitBoard, zoomBy } from "../state/commands";
+import { Menu } from "../parts/menu";
+import { bringSvg, centre, fitBoard, newLettering, newShape, setTool, zoomBy } from "../state/commands";
 import { useStudio } from "../state/store";
 
-/** Centring, snapping and zoom, in the corner of the bench. */
+/** Adding, centring, snapping and zoom, along the lower edge of the bench. */
 export function BenchTools() {
-  const { view, snapping, selection, set } = useStudio();
+  const { view, snapping, increments, selection, set } = useStudio();
   return (
-    <div className="absolute bottom-3 right-3 flex items-center rounded-lg border border-rule bg-paper p-0.5 shadow-sm">
-      <IconButton side="top" label="Centre on the board, left to right" disabled={!selection.length} onClick={() => centre("x")}>
-        <AlignCenterVertical />
-      </IconButton>
-      <IconButton side="top" label="Centre on the board, top to bottom" disabled={!selection.length} onClick={() => centre("y")}>
-        <AlignCenterHorizontal />
-      </IconButton>
-      <IconButton side="top" label={snapping ? "Snapping is on: moves are drawn to edges and middles" : "Snapping is off"} active={snapping} onClick={() => set({ snapping: !snapping })}>
-        <Magnet />
-      </IconButton>
-      <span className="mx-1 h-5 w-px bg-rule" />
-      <IconButton side="top" label="Zoom out" keys="-" onClick={() => zoomBy(1 / 1.25)}>
-        <Minus />
-      </IconButton>
-      <output aria-label="Zoom" className="w-12 text-center tabular-nums">
-        {Math.round(view.zoom * 100)}%
-      </output>
-      <IconButton side="top" label="Zoom in" keys="+" onClick={() => zoomBy(1.25)}>
-        <Plus />
-      </IconButton>
-      <IconButton side="top" label="Show the whole board" keys="0" onClick={fitBoard}>
-        <Maximize2 />
-      </IconButton>
+    <>
+      <AddMenu />
+      <div className="absolute bottom-3 right-3 flex items-center rounded-lg border border-rule bg-paper p-0.5 shadow-sm">
+        <IconButton side="top" label="Centre on the board, left to right" disabled={!selection.length} onClick={() => centre("x")}>
+          <AlignCenterVertical />
+        </IconButton>
+        <IconButton side="top" label="Centre on the board, top to bottom" disabled={!selection.length} onClick={() => centre("y")}>
+          <AlignCenterHorizontal />
+        </IconButton>
+        <IconButton side="top" label={snapping ? "Snapping is on: moves are drawn to edges, middles, baselines, guides and the grid" : "Snapping is off"} active={snapping} onClick={() => set({ snapping: !snapping })}>
+          <Magnet />
+        </IconButton>
+        <IconButton side="top" label={increments.on ? "Moves, turns and scales go in steps" : "Moves, turns and scales are free; press for steps"} active={increments.on} onClick={() => set({ increments: { ...increments, on: !increments.on } })}>
+          <Ruler />
+        </IconButton>
+        <span className="mx-1 h-5 w-px bg-rule" />
+        <IconButton side="top" label="Zoom out" keys="-" onClick={() => zoomBy(1 / 1.25)}>
+          <Minus />
+        </IconButton>
+        <output aria-label="Zoom" className="w-12 text-center tabular-nums">
+          {Math.round(view.zoom * 100)}%
+        </output>
+        <IconButton side="top" label="Zoom in" keys="+" onClick={() => zoomBy(1.25)}>
+          <Plus />
+        </IconButton>
+        <IconButton side="top" label="Show the whole board" keys="0" onClick={fitBoard}>
+          <Maximize2 />
+        </IconButton>
+      </div>
+    </>
+  );
+}
+
+/** Letterings, shapes, drawn paths and shapes from files. */
+function AddMenu() {
+  const file = useRef<HTMLInputElement>(null);
+  return (
+    <div className="absolute bottom-3 left-3 rounded-lg border border-rule bg-paper p-0.5 shadow-sm">
+      <Menu
+        align="start"
+        trigger={
+          <button type="button" className="inline-flex h-8 items-center gap-1.5 rounded-md px-3 font-medium hover:bg-wash">
+            <Plus className="size-4" /> Add
+          </button>
+        }
+        items={[
+          { label: "Lettering", keys: "N", onSelect: newLettering },
+          null,
+          ...shapeKinds.filter((k) => k.kind !== "path").map((k) => ({ label: k.label, onSelect: () => newShape(k.kind) })),
+          { label: "Draw a path", keys: "P", onSelect: () => setTool("draw") },
+          null,
+          { label: "Shape from an SVG file…", onSelect: () => file.current?.click() },
+        ]}
+      />
+      <input
+        ref={file} type="file" accept=".svg,image/svg+xml" aria-label="SVG file" className="hidden"
+        onChange={(e) => {
+          const [chosen] = e.target.files ?? [];
+          if (chosen) void chosen.text().then((text) => bringSvg(text, chosen.name));
+          e.target.value = "";
+        }}
+      />
     </div>
   );
 }

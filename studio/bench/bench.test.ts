@@ -2,21 +2,22 @@ import { beforeEach, describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { board, styleOf, word } from "../../tests/engine";
 import { apply, invert } from "@/core/curves/matrix";
-import { letteringMatrix } from "@/core/piece/compile";
-import type { Lettering } from "@/core/piece/schema";
-import type { ItemUpdate } from "@/worker/protocol";
+import { itemMatrix, type Item, type Lettering } from "@/core/piece/schema";
+import type { LetteringUpdate } from "@/worker/protocol";
 import { useStudio } from "../state/store";
 import { moveGesture, resized, scaleGesture, turnGesture } from "./gestures";
 import { boardBox, caretAt, hit } from "./hit";
-import { snap, snapLines } from "./snap";
+import { edgesOf, snap, snapLines } from "./snap";
 import { fitted, toBoard, zoomed } from "./view";
 
 const box = { minX: 0, minY: -700, maxX: 2000, maxY: 0 };
-const update = (l: Lettering): ItemUpdate => ({
-  id: l.id, matrix: letteringMatrix(l), layers: [], ink: box, painted: box, frame: box, missing: [], faceHere: true,
-  metrics: { capHeight: 700, stem: 150 },
-  carets: [{ index: 0, x: 0, line: 0 }, { index: 1, x: 1000, line: 0 }, { index: 2, x: 2000, line: 0 }],
-  lines: [{ from: 0, to: 2, x: 0, width: 2000, baseline: 0 }],
+const caret = (index: number, x: number) => ({ index, line: 0, foot: { x, y: 120 }, head: { x, y: -820 } });
+const update = (l: Lettering): LetteringUpdate => ({
+  kind: "lettering", hidden: l.hidden, locked: l.locked, view: null, letters: [], lineBoxes: [box], block: box, corners: null, outline: null, marks: [], messages: [],
+  id: l.id, matrix: itemMatrix(l), layers: [], ink: box, painted: box, frame: box, missing: [], faceHere: true,
+  metrics: { capHeight: 700, xHeight: 500, stem: 150, bar: 120 },
+  carets: [caret(0, 0), caret(1, 1000), caret(2, 2000)],
+  lines: [{ from: 0, to: 2, x: 0, width: 2000, baseline: 0, scale: 1, ink: box }],
 });
 
 describe("the view", () => {
@@ -47,15 +48,20 @@ describe("snapping", () => {
   const lines = snapLines({ width: 800, height: 400 }, [{ minX: 100, minY: 50, maxX: 200, maxY: 90 }]);
 
   test("draws a box's edge or middle to the nearest line within reach", () => {
-    const near = snap({ minX: 203, minY: 150, maxX: 303, maxY: 252 }, lines, 6);
+    const near = snap(edgesOf([{ minX: 203, minY: 150, maxX: 303, maxY: 252 }]), lines, 6);
     expect(near).toEqual({ dx: -3, dy: -1, guides: [{ axis: "x", at: 200 }, { axis: "y", at: 200 }] });
-    expect(snap({ minX: 220, minY: 110, maxX: 330, maxY: 120 }, lines, 6).guides).toEqual([]);
+    expect(snap(edgesOf([{ minX: 220, minY: 110, maxX: 330, maxY: 120 }]), lines, 6).guides).toEqual([]);
+  });
+
+  test("draws to the lines of a grid as well", () => {
+    expect(snap({ x: [43], y: [] }, { x: [], y: [] }, 6, 20)).toEqual({ dx: -3, dy: 0, guides: [{ axis: "x", at: 40 }] });
+    expect(snap({ x: [50], y: [] }, { x: [], y: [] }, 6, 20).guides).toEqual([]);
   });
 });
 
 describe("gestures", () => {
   const items = [word("Hi", { x: 100, y: 200 }), word("Ho", { id: "two", x: 500, y: 380 })];
-  const now = (id = "word") => useStudio.getState().work!.piece.items.find((i) => i.id === id)!;
+  const now = (id = "word"): Item => useStudio.getState().work!.piece.items.find((i) => i.id === id)!;
   const at = (x: number, y: number, keys: { shift?: boolean; alt?: boolean } = {}) => ({ at: { x, y }, shift: false, alt: false, ...keys });
   beforeEach(() => {
     const style = styleOf();
@@ -89,7 +95,7 @@ describe("gestures", () => {
     scale(at(500, 270));
     // From (100, 130) the corner (300, 200) goes to (500, 270): twice as far.
     expect(now().size).toBeCloseTo(200, 9);
-    const corner = apply(letteringMatrix(now()), { x: box.minX, y: box.minY });
+    const corner = apply(itemMatrix(now()), { x: box.minX, y: box.minY });
     expect(corner.x).toBeCloseTo(100, 9);
     expect(corner.y).toBeCloseTo(130, 9);
     scale(at(-9999, -9999));
@@ -101,7 +107,7 @@ describe("gestures", () => {
     const turn = turnGesture("word", { x: 200, y: 100 });
     turn(at(300, 165));
     expect(now().turn).toBeCloseTo(90, 6);
-    const centre = apply(letteringMatrix(now()), { x: 1000, y: -350 });
+    const centre = apply(itemMatrix(now()), { x: 1000, y: -350 });
     expect(centre.x).toBeCloseTo(middle.x, 6);
     expect(centre.y).toBeCloseTo(middle.y, 6);
     turn(at(210, 100, { shift: true }));
@@ -110,8 +116,8 @@ describe("gestures", () => {
 
   test("a size by number keeps the middle too", () => {
     const l = { ...now() };
-    resized(l, update(now()), (x) => void (x.size = 50));
-    const centre = apply(letteringMatrix(l), { x: 1000, y: -350 });
+    resized(l, update(now() as Lettering), (x) => void (x.size = 50));
+    const centre = apply(itemMatrix(l), { x: 1000, y: -350 });
     expect(centre.x).toBeCloseTo(200, 9);
     expect(centre.y).toBeCloseTo(165, 9);
   });

@@ -1,7 +1,7 @@
 import { matrixText } from "@/core/output/layer-svg";
 import { layerKey } from "@/worker/protocol";
 import { useStudio } from "../state/store";
-import { letteringOf, shownStyle } from "../state/work";
+import { itemOf, shownStyle } from "../state/work";
 import { Layer } from "./layer";
 
 /** The board: one svg layer a coat, in one isolated group, as the exported SVG has it. */
@@ -18,7 +18,7 @@ export function Board() {
         style={{ width: width * view.zoom, height: height * view.zoom, transform: `translate(${view.x}px, ${view.y}px)`, isolation: "isolate", background: scene.ground ?? undefined }}
       >
         {scene.items.map((item) => {
-          const style = work && shownStyle(work, letteringOf(work, item.id));
+          const style = work && shownStyle(work, itemOf(work, item.id));
           const last = shownUpTo && item.id === selection.at(-1) ? (style?.coats.findIndex((c) => c.id === shownUpTo) ?? -1) : -1;
           const layers = last < 0 ? item.layers : item.layers.filter((l) => (style?.coats.findIndex((c) => c.id === l.id) ?? 0) <= last);
           return layers.map((layer) => {

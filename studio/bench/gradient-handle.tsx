@@ -4,11 +4,13 @@ import { inkLookup } from "@/core/style/inks";
 import type { ItemUpdate } from "@/worker/protocol";
 import { editCoat } from "../state/edits/style";
 import { useShownStyle, useStudio } from "../state/store";
+import { useBench } from "./bench-context";
 import { newKey, type Gesture } from "./gestures";
 import { viewMatrix } from "./view";
 
 /** The line of a gradient on the art itself, with a grip at each end. */
-export function GradientHandle({ item, begin }: { item: ItemUpdate; begin: (gesture: Gesture, event: React.PointerEvent) => void }) {
+export function GradientHandle({ item }: { item: ItemUpdate }) {
+  const { begin } = useBench();
   const view = useStudio((s) => s.view);
   const coatId = useStudio((s) => s.coatId);
   const style = useShownStyle();

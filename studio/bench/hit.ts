@@ -1,30 +1,64 @@
 import { isEmpty, mapped, type Bounds } from "@/core/curves/bounds";
 import { apply, invert, type Point } from "@/core/curves/matrix";
-import type { ItemUpdate } from "@/worker/protocol";
+import type { ItemUpdate, LetteringUpdate, LetterUpdate } from "@/worker/protocol";
 
-/** The box that stands for a lettering when it is aimed at, moved and scaled: its ink, or its frame where it has none. */
+/** The box that stands for an item when it is aimed at, moved and scaled: its ink, or its frame where it has none. */
 export const itemBox = (item: ItemUpdate): Bounds => (isEmpty(item.ink) ? item.frame : item.ink);
 
 /** The inked box on the board. */
 export const boardBox = (item: ItemUpdate): Bounds => mapped(item.matrix, itemBox(item));
 
-/** The foremost lettering at a point of the board. @param slack board pixels around it that still count */
+/** The frame on the board: from the feet of the last line to the heads of the first, inked or not. */
+export const frameBox = (item: ItemUpdate): Bounds => mapped(item.matrix, item.frame);
+
+/** The foremost item at a point of the board that can be taken hold of. @param slack board pixels around it that still count */
 export function hit(items: readonly ItemUpdate[], p: Point, slack: number): ItemUpdate | undefined {
   return items.findLast((item) => {
+    if (item.hidden || item.locked) return false;
     const at = apply(invert(item.matrix), p);
     const scale = Math.hypot(item.matrix[0], item.matrix[1]);
     const s = slack / scale;
     const b = itemBox(item);
-    return at.x >= b.minX - s && at.x <= b.maxX + s && at.y >= b.minY - s && at.y <= b.maxY + s;
+    if (!(at.x >= b.minX - s && at.x <= b.maxX + s && at.y >= b.minY - s && at.y <= b.maxY + s)) return false;
+    // A ring of letters has a hole that shows what lies behind: only the letters and the stripe around them are the word.
+    return item.kind !== "lettering" || !item.letters.length || !item.marks.length || item.letters.some((l) => near(l, at, s + 60));
   });
 }
 
-/** The caret place in a lettering's text nearest to a point of lettering space. */
-export function caretAt(item: ItemUpdate, at: Point): number {
-  const line = item.lines.reduce(
-    (best, l, i) => (Math.abs(l.baseline - item.metrics.capHeight / 2 - at.y) < Math.abs(item.lines[best].baseline - item.metrics.capHeight / 2 - at.y) ? i : best),
-    0,
-  );
-  const stops = item.carets.filter((c) => c.line === line);
-  return stops.reduce((best, c) => (Math.abs(c.x - at.x) < Math.abs(best.x - at.x) ? c : best), stops[0])?.index ?? 0;
+const near = (l: LetterUpdate, p: Point, slack: number): boolean => {
+  const xs = l.quad.map((q) => q.x);
+  const ys = l.quad.map((q) => q.y);
+  return p.x >= Math.min(...xs) - slack && p.x <= Math.max(...xs) + slack && p.y >= Math.min(...ys) - slack && p.y <= Math.max(...ys) + slack;
+};
+
+/** Whether a point lies in a quadrilateral, whichever way it runs. */
+export function inQuad(quad: readonly Point[], p: Point): boolean {
+  let inside = false;
+  for (let i = 0, j = quad.length - 1; i < quad.length; j = i++) {
+    const [a, b] = [quad[i], quad[j]];
+    if (a.y > p.y !== b.y > p.y && p.x < ((b.x - a.x) * (p.y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
+  }
+  return inside;
+}
+
+/** The letter at a point of an item's space: the smallest box around it. */
+export function letterAt(item: LetteringUpdate, p: Point): LetterUpdate | undefined {
+  const size = (l: LetterUpdate) => Math.abs((l.quad[2].x - l.quad[0].x) * (l.quad[3].y - l.quad[1].y) - (l.quad[3].x - l.quad[1].x) * (l.quad[2].y - l.quad[0].y));
+  return item.letters.filter((l) => inQuad(l.quad, p)).sort((a, b) => size(a) - size(b))[0];
+}
+
+/** The caret place in a lettering's text nearest to a point of its space. */
+export function caretAt(item: LetteringUpdate, at: Point): number {
+  let best = { index: 0, distance: Infinity };
+  for (const c of item.carets) {
+    const distance = fromSegment(at, c.foot, c.head);
+    if (distance < best.distance - 1e-9) best = { index: c.index, distance };
+  }
+  return best.index;
+}
+
+function fromSegment(p: Point, a: Point, b: Point): number {
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  const t = Math.min(1, Math.max(0, ((p.x - a.x) * dx + (p.y - a.y) * dy) / (dx * dx + dy * dy || 1)));
+  return Math.hypot(p.x - a.x - t * dx, p.y - a.y - t * dy);
 }

@@ -1,14 +1,15 @@
-import { useItem, useStudio } from "../state/store";
+import { useLetteringUpdate, useStudio } from "../state/store";
 
 /** What the user should know of the lettering in hand. */
 export function Messages() {
   const problem = useStudio((s) => s.problem);
   const id = useStudio((s) => s.selection.at(-1));
-  const item = useItem(id);
+  const item = useLetteringUpdate(id);
   const messages: string[] = [];
   if (problem) messages.push(problem);
   if (item && !item.faceHere) messages.push("The face of this lettering is not here; a stand-in is shown and its settings are kept.");
-  if (item && !item.layers.length && item.carets.length > 1) messages.push("Nothing is painted: choose a style or add a coat under Coats (2).");
+  if (item && !item.hidden && !item.layers.length && item.carets.length > 1) messages.push("Nothing is painted: choose a style or add a coat under Coats (2).");
+  messages.push(...(item?.messages ?? []));
   if (item?.missing.length) {
     const names = item.missing.slice(0, 6).map((c) => `${c} (${[...c].map((k) => `U+${k.codePointAt(0)!.toString(16).toUpperCase().padStart(4, "0")}`).join(" ")})`);
     messages.push(`This face has no ${names.join(", ")}${item.missing.length > 6 ? " and others" : ""}; a box stands in its place.`);

@@ -1,14 +1,14 @@
 import { useEffect, useRef, useState } from "react";
 import { apply, multiply } from "@/core/curves/matrix";
-import { longestText } from "@/core/piece/schema";
-import type { ItemUpdate } from "@/worker/protocol";
-import { editLettering } from "../state/edits/lettering";
+import { longestText } from "@/core/lettering/options";
+import type { LetteringUpdate } from "@/worker/protocol";
+import { setText } from "../state/edits/letters";
 import { letteringOf } from "../state/work";
 import { useStudio } from "../state/store";
 import { viewMatrix } from "./view";
 
 interface Props {
-  item: ItemUpdate;
+  item: LetteringUpdate;
   /** Where the caret is to be put, as a range of the text; counts up so that the same place can be asked for twice. */
   ask: { from: number; to: number; serial: number } | null;
 }
@@ -33,13 +33,8 @@ export function useTyping({ item, ask }: Props) {
   }, [ask]);
 
   const toScreen = multiply(viewMatrix(view), item.matrix);
-  const { capHeight } = item.metrics;
-  const stop = (index: number) => item.carets.find((c) => c.index === index) ?? item.carets.at(-1);
-  const bar = (x: number, line: number) => {
-    const y = item.lines[line]?.baseline ?? 0;
-    return [apply(toScreen, { x, y: y + 120 }), apply(toScreen, { x, y: y - capHeight - 120 })];
-  };
-  const caret = stop(range.to);
+  const bar = (c: Caret) => [apply(toScreen, c.foot), apply(toScreen, c.head)];
+  const caret = item.carets.find((c) => c.index === range.to) ?? item.carets.at(-1);
   const marked = range.from === range.to ? [] : markedBoxes(item, range.from, range.to);
   const middle = apply(toScreen, { x: item.frame.minX, y: item.frame.minY });
 
@@ -55,7 +50,7 @@ export function useTyping({ item, ask }: Props) {
       style={{ left: Math.max(0, middle.x), top: Math.max(0, middle.y) }}
       onChange={(e) => {
         const value = e.target.value;
-        change((w) => editLettering(w, [item.id], (l) => void (l.text = value)), `text ${item.id}`);
+        change((w) => setText(w, item.id, value), `text ${item.id}`);
       }}
       onSelect={(e) => setRange({ from: e.currentTarget.selectionStart, to: e.currentTarget.selectionEnd })}
       onKeyDown={(e) => {
@@ -77,11 +72,11 @@ export function useTyping({ item, ask }: Props) {
   const drawing = (
     <g pointerEvents="none">
       {marked.map((m, i) => {
-        const [a, b] = [bar(m.from, m.line), bar(m.to, m.line)];
+        const [a, b] = [bar(m.from), bar(m.to)];
         return <polygon key={i} points={[a[0], a[1], b[1], b[0]].map((p) => `${p.x},${p.y}`).join(" ")} fill="var(--accent)" fillOpacity={0.25} />;
       })}
-      {text === "" && <Invitation at={bar(0, 0)} turn={Math.atan2(item.matrix[1], item.matrix[0])} />}
-      {caret && <Caret key={`${caret.index} ${text.length}`} ends={bar(caret.x, caret.line)} />}
+      {text === "" && caret && <Invitation at={bar(caret)} turn={Math.atan2(item.matrix[1], item.matrix[0])} />}
+      {caret && <CaretLine key={`${caret.index} ${text.length}`} ends={bar(caret)} />}
     </g>
   );
   return { input, drawing };
@@ -98,7 +93,7 @@ function Invitation({ at: [low, high], turn }: { at: { x: number; y: number }[];
   );
 }
 
-function Caret({ ends: [a, b] }: { ends: { x: number; y: number }[] }) {
+function CaretLine({ ends: [a, b] }: { ends: { x: number; y: number }[] }) {
   return (
     <g className="caret" data-caret>
       <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke="#fff" strokeWidth={4} strokeOpacity={0.8} />
@@ -107,9 +102,12 @@ function Caret({ ends: [a, b] }: { ends: { x: number; y: number }[] }) {
   );
 }
 
-function markedBoxes(item: ItemUpdate, from: number, to: number) {
-  return item.lines.flatMap((l, line) => {
-    const xs = item.carets.filter((c) => c.line === line && c.index >= from && c.index <= to).map((c) => c.x);
-    return xs.length > 1 ? [{ line, from: Math.min(...xs), to: Math.max(...xs) }] : [];
+type Caret = LetteringUpdate["carets"][number];
+
+/** Between neighbouring places of the caret that are marked, so that the mark bends with the words. */
+function markedBoxes(item: LetteringUpdate, from: number, to: number): { from: Caret; to: Caret }[] {
+  return item.lines.flatMap((_, line) => {
+    const stops = item.carets.filter((c) => c.line === line && c.index >= from && c.index <= to);
+    return stops.slice(1).map((c, i) => ({ from: stops[i], to: c }));
   });
 }

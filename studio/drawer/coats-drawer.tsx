@@ -2,7 +2,7 @@ import { useMemo } from "react";
 import { unitsPerLength } from "@/core/style/measure";
 import { Section } from "../parts/field";
 import { addInk } from "../state/edits/style";
-import { useItem, useLettering, useShownStyle, useStudio } from "../state/store";
+import { useItem, useSelectedItem, useShownStyle, useStudio } from "../state/store";
 import { CoatSections } from "./coat-sections";
 import { StyleControlsContext } from "./controls/context";
 import { InksSection } from "./inks-section";
@@ -11,7 +11,7 @@ import { factorsOf } from "./units";
 
 /** The style of the selected lettering, its inks, and the chosen coat. */
 export function CoatsDrawer() {
-  const lettering = useLettering();
+  const lettering = useSelectedItem();
   const item = useItem(lettering?.id);
   const style = useShownStyle();
   const coatId = useStudio((s) => s.coatId);
@@ -42,7 +42,7 @@ export function CoatsDrawer() {
   if (!lettering)
     return (
       <Section title="Coats">
-        <p className="text-pencil">Click a lettering on the bench to paint it. Its look is a stack of coats, from back to front, along the strip below.</p>
+        <p className="text-pencil">Click a lettering or a shape on the bench to paint it. Its look is a stack of coats, from back to front, along the strip below.</p>
       </Section>
     );
   return (

@@ -3,6 +3,7 @@ import { useRef, useState } from "react";
 import { toast } from "sonner";
 import { isEmpty, joinAll, mapped } from "@/core/curves/bounds";
 import { fileName } from "@/core/output/file-name";
+import { facesOf } from "@/core/piece/schema";
 import { pixelsAt } from "@/core/units";
 import { api } from "../api/client";
 import { download } from "../download";
@@ -33,7 +34,7 @@ export function ExportDrawer() {
 
   const ids = what === "selection" ? selection : null;
   const items = work!.piece.items.filter((i) => !ids || ids.includes(i.id));
-  const names = [...new Set(items.map((i) => faces.find((f) => f.id === i.face)?.name ?? i.face))];
+  const names = facesOf(items).map((id) => faces.find((f) => f.id === id)?.name ?? id);
   const name = (extension: string) => fileName(work!.piece.name, names, extension);
   const box = scene && (ids ? joinAll(scene.items.filter((i) => ids.includes(i.id)).map((i) => mapped(i.matrix, i.painted))) : { minX: 0, minY: 0, maxX: scene.width, maxY: scene.height });
   const nothing = !box || isEmpty(box);

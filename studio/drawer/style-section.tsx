@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { ChevronDown, Link2, Link2Off, MoreHorizontal, PenLine } from "lucide-react";
 import { useState } from "react";
 import { toast } from "sonner";
-import type { Lettering } from "@/core/piece/schema";
+import type { Item } from "@/core/piece/schema";
 import { withMeasure } from "@/core/style/measure";
 import type { Measure } from "@/core/style/schema";
 import { Button, IconButton } from "../parts/button";
@@ -23,12 +23,12 @@ const measures = [
 ];
 
 const scopes = [
-  { value: "style", label: "The style", hint: "Every lettering that is linked to this style changes with it" },
-  { value: "lettering", label: "This lettering only", hint: "The style stays as it is; this lettering keeps changes of its own" },
+  { value: "style", label: "The style", hint: "All that is linked to this style changes with it" },
+  { value: "lettering", label: "This one only", hint: "The style stays as it is; this item keeps changes of its own" },
 ];
 
 /** Which style a lettering has, how it is linked, and where changes go. */
-export function StyleSection({ lettering }: { lettering: Lettering }) {
+export function StyleSection({ lettering }: { lettering: Item }) {
   const { work, scope, change, changeStyle, set } = useStudio();
   const style = useShownStyle();
   const item = useItem(lettering.id);
@@ -79,7 +79,7 @@ export function StyleSection({ lettering }: { lettering: Lettering }) {
           <span className="min-w-0 grow">
             <span className="block truncate font-semibold leading-4">{linked?.name ?? (style ? "Own coats" : "No style yet")}</span>
             <span className="block truncate text-xs leading-4 text-pencil">
-              {own ? "with changes of this lettering" : linked ? `linked · ${users} lettering${users === 1 ? "" : "s"} here` : style ? "not linked to a style" : "choose one, or add a coat below"}
+              {own ? "with changes of its own here" : linked ? `linked · ${users} item${users === 1 ? "" : "s"} here` : style ? "not linked to a style" : "choose one, or add a coat below"}
             </span>
           </span>
           <ChevronDown className="size-4 shrink-0 text-pencil" />

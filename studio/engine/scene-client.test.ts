@@ -78,7 +78,7 @@ describe("the page's side of the worker", () => {
   test("calculates the first and the latest of a burst, and shows nothing stale", async () => {
     for (const t of ["a", "b", "c", "d"]) client.request(fileOf(t));
     await settled();
-    expect(asked.map((a) => a.file.piece.items[0].text)).toEqual(["a", "d"]);
+    expect(asked.map((a) => a.file.piece.items[0].id)).toEqual(["a", "d"]);
     expect(scenes).toHaveLength(2);
   });
 

@@ -27,6 +27,11 @@ export class SceneClient {
     if (!this.#running) void this.#run();
   }
 
+  /** Asks the worker anything else. @throws Error with a message for the user */
+  async ask<T>(question: (worker: Remote<SceneWorker>) => Promise<Answer<T>>): Promise<T> {
+    return unwrap(await this.#limited(question(this.#open())));
+  }
+
   /** The exported SVG. @throws Error with a message for the user */
   async svg(request: SvgRequest): Promise<string> {
     return unwrap(await this.#limited(this.#open().svg(request)));

@@ -1,5 +1,7 @@
 import { clsx } from "clsx";
-import type { ReactNode } from "react";
+import { ChevronRight } from "lucide-react";
+import { Collapsible } from "radix-ui";
+import { useState, type ReactNode } from "react";
 import { Tip } from "./tip";
 
 /** One row of a drawer: a label with its tooltip on the left, the control on the right. */
@@ -13,6 +15,30 @@ export function Field({ label, hint, htmlFor, children, stacked }: { label: stri
       </Tip>
       {children}
     </div>
+  );
+}
+
+/** Which folded parts are open, for as long as the page is. */
+const opened = new Map<string, boolean>();
+
+/** A titled part of a drawer that can be folded away. */
+export function Fold({ title, actions, children, open: atFirst = false }: { title: string; actions?: ReactNode; children: ReactNode; open?: boolean }) {
+  const [open, setOpen] = useState(opened.get(title) ?? atFirst);
+  return (
+    <Collapsible.Root asChild open={open} onOpenChange={(o) => (opened.set(title, o), setOpen(o))}>
+      <section aria-label={title} className="border-b border-rule px-4 py-2">
+        <div className="flex h-7 items-center justify-between">
+          <h2 className="grow text-[13px] font-semibold">
+            <Collapsible.Trigger className="group -ml-1 flex h-7 w-full items-center gap-1 rounded px-1 text-left">
+              <ChevronRight className="size-3.5 text-pencil transition-transform group-data-[state=open]:rotate-90" />
+              {title}
+            </Collapsible.Trigger>
+          </h2>
+          {open && <div className="flex items-center gap-0.5">{actions}</div>}
+        </div>
+        <Collapsible.Content className="space-y-1.5 pb-1 pt-1.5">{children}</Collapsible.Content>
+      </section>
+    </Collapsible.Root>
   );
 }
 

@@ -1,26 +1,24 @@
 import { nanoid } from "nanoid";
 import { open } from "@/core/input/open";
 import { firstFace } from "@/core/lettering/face";
-import type { Piece } from "@/core/piece/schema";
+import { newLettering, newPiece as makePiece } from "@/core/piece/schema";
 import { api, ApiProblem, ifThere } from "../api/client";
 import { plainStyle } from "../state/edits/style";
 
 /** A new board; with a style, a first lettering wears it. */
 export async function newPiece(style?: { id: string; name: string; face?: string }): Promise<string> {
-  const piece: Piece = {
-    format: "vextal.piece",
-    version: 1,
+  const piece = makePiece({
     id: nanoid(12),
     name: style ? `In ${style.name}` : "Untitled piece",
     board: { width: 1200, height: 800, unit: "px", dpi: 96, ground: "#f4efe4" },
     items: [
-      {
-        kind: "lettering", id: nanoid(8), text: style ? "Brindlemoor" : "", face: style?.face ?? firstFace,
+      newLettering({
+        id: nanoid(8), text: style ? "Brindlemoor" : "", face: style?.face ?? firstFace,
         size: style ? 160 : 220, letterSpacing: 0, lineSpacing: 1, align: "centre", x: 600, y: 450, turn: 0,
         styleId: style?.id ?? null, ownStyle: style ? null : plainStyle("Plain", firstFace),
-      },
+      }),
     ],
-  };
+  });
   await api.create("pieces", piece);
   return piece.id;
 }

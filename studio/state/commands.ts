@@ -1,29 +1,70 @@
 import { toast } from "sonner";
-import { joinAll } from "@/core/curves/bounds";
+import { joinAll, type Bounds } from "@/core/curves/bounds";
 import { firstFace } from "@/core/lettering/face";
-import { boardBox } from "../bench/hit";
+import { boardBox, frameBox } from "../bench/hit";
 import { fitted, zoomed } from "../bench/view";
-import { addLettering, duplicateLetterings, editLettering, removeLetterings } from "./edits/lettering";
-import { useStudio } from "./store";
+import { align, distribute, type Alignment, type Block } from "./edits/arrange";
+import { group, groupedWith, ungroup } from "./edits/groups";
+import { addLettering, addPath, addShape, duplicateItems, editItems, flagItems, raiseItems, removeItems, withGrounds } from "./edits/items";
+import { editLetters } from "./edits/letters";
 import { paste } from "./edits/style";
-import { coatOf, letteringOf, shownStyle } from "./work";
+import { asFreePath } from "./edits/shapes";
+import { session } from "./session";
+import { useStudio, type Tool } from "./store";
+import { coatOf, itemOf, letteringOf, shapeItemOf, shownStyle, type Work } from "./work";
 
-/** What keys and buttons alike can do to the selected letterings. */
+/** What keys and buttons alike can do to the selected items. */
+
+/** The selection as blocks that move as one: groups, and single items. */
+export function blocks(): Block[] {
+  const { work, scene, selection, entered, alignBy } = useStudio.getState();
+  if (!work || !scene) return [];
+  const seen = new Set<string>();
+  return selection.flatMap((id): Block[] => {
+    if (seen.has(id)) return [];
+    const ids = groupedWith(work.piece.items, id, entered).filter((i) => selection.includes(i));
+    ids.forEach((i) => seen.add(i));
+    const boxes = scene.items.filter((i) => ids.includes(i.id)).map(alignBy === "ink" ? boardBox : frameBox);
+    return boxes.length ? [{ ids, box: joinAll(boxes) }] : [];
+  });
+}
+
+/** Aligns the selection: several blocks to each other, one to the board. */
+export function alignSelected(to: Alignment, toBoard = false): void {
+  const { scene, change } = useStudio.getState();
+  const chosen = blocks();
+  if (!scene || !chosen.length) return;
+  const board: Bounds = { minX: 0, minY: 0, maxX: scene.width, maxY: scene.height };
+  change((w) => align(w, chosen, to, toBoard || chosen.length === 1 ? board : undefined));
+}
+
+export function distributeSelected(axis: "x" | "y"): void {
+  const chosen = blocks();
+  useStudio.getState().change((w) => distribute(w, chosen, axis));
+}
+
+/** Centres the whole selection on the board. */
 export function centre(axis: "x" | "y"): void {
-  const { scene, selection, change } = useStudio.getState();
-  const boxes = scene?.items.filter((i) => selection.includes(i.id)).map(boardBox);
-  if (!scene || !boxes?.length) return;
-  const box = joinAll(boxes);
-  const by = axis === "x" ? scene.width / 2 - (box.minX + box.maxX) / 2 : scene.height / 2 - (box.minY + box.maxY) / 2;
-  change((w) => editLettering(w, selection, (l) => void (l[axis] += by)));
+  const { scene, change } = useStudio.getState();
+  const chosen = blocks();
+  if (!scene || !chosen.length) return;
+  const one: Block = { ids: chosen.flatMap((b) => b.ids), box: joinAll(chosen.map((b) => b.box)) };
+  change((w) => align(w, [one], axis === "x" ? "middle" : "centre", { minX: 0, minY: 0, maxX: scene.width, maxY: scene.height }));
 }
 
 export function nudge(dx: number, dy: number): void {
-  const { selection, change } = useStudio.getState();
-  if (!selection.length) return;
+  const { work, selection, letters, tool, change } = useStudio.getState();
+  if (!work || !selection.length) return;
+  if (tool === "letters" && letters.length) {
+    const l = letteringOf(work, selection.at(-1));
+    if (!l) return;
+    const k = 1000 / l.size;
+    change((w) => editLetters(w, l.id, letters, (c) => ({ ...c, right: c.right + dx * k, down: c.down + dy * k })), `nudge letters ${letters.join()}`);
+    return;
+  }
   change(
     (w) =>
-      editLettering(w, selection, (l) => {
+      editItems(w, withGrounds(w, selection), (l) => {
         l.x += dx;
         l.y += dy;
       }),
@@ -31,20 +72,80 @@ export function nudge(dx: number, dy: number): void {
   );
 }
 
+/** Widens or narrows the gap after the picked letters, in thousandths of the em. */
+export function kern(by: number): void {
+  const { work, selection, letters, change } = useStudio.getState();
+  const l = work && letteringOf(work, selection.at(-1));
+  if (!l || !letters.length) return;
+  change((w) => editLetters(w, l.id, letters, (c) => ({ ...c, space: Math.max(-20_000, Math.min(20_000, c.space + by)) })), `kern ${letters.join()}`);
+}
+
 export function newLettering(): void {
   const { work, selection, change, select, set } = useStudio.getState();
   if (!work) return;
-  const like = letteringOf(work, selection.at(-1)) ?? work.piece.items.at(-1);
+  const like = letteringOf(work, selection.at(-1)) ?? work.piece.items.findLast((i) => i.kind === "lettering");
   const made = addLettering(work, like, firstFace);
   change(() => made.work);
   select([made.id]);
   set({ typing: made.id, stage: "words" });
 }
 
+/** Adds what `make` makes and selects it. */
+function added(make: (work: Work) => { work: Work; id: string }): void {
+  const { work, change, select, set } = useStudio.getState();
+  if (!work) return;
+  const made = make(work);
+  change(() => made.work);
+  select([made.id]);
+  set({ stage: "words", typing: null });
+}
+
+export const newShape = (kind: string): void => added((w) => addShape(w, kind));
+
+/** Brings the geometry of an SVG file in as a shape, scaled down where it is larger than the board. */
+export async function bringSvg(text: string, fileName: string): Promise<void> {
+  try {
+    const { strands, box: b, leftOut } = await session().scene.ask((w) => w.svgShapes(text));
+    const { scene } = useStudio.getState();
+    const [width, height] = [scene?.width ?? 1000, scene?.height ?? 1000];
+    const k = Math.min(1, (0.9 * width) / Math.max(1e-6, b.maxX - b.minX), (0.9 * height) / Math.max(1e-6, b.maxY - b.minY));
+    const [dx, dy] = [width / 2 - (k * (b.minX + b.maxX)) / 2, height / 2 - (k * (b.minY + b.maxY)) / 2];
+    const placed = strands.map((s) => ({
+      closed: s.closed,
+      nodes: s.nodes.map((n) => ({ ...n, x: n.x * k + dx, y: n.y * k + dy, inX: n.inX * k, inY: n.inY * k, outX: n.outX * k, outY: n.outY * k })),
+    }));
+    added((w) => addPath(w, placed, fileName.replace(/\.svg$/i, "").slice(0, 80) || "Shape"));
+    toast(`“${fileName}” came in as a shape${k < 1 ? `, at ${Math.round(k * 100)} % so that it fits the board` : ""}.${leftOut.length ? ` Left out: ${leftOut.join(", ")}.` : ""}`, { duration: 10_000 });
+  } catch (error) {
+    toast.error((error as Error).message);
+  }
+}
+
+/** Starts the node editor; a shape of another kind becomes a free path. */
+export function editNodes(): void {
+  const { work, selection, change, set } = useStudio.getState();
+  const shape = work && shapeItemOf(work, selection.at(-1));
+  if (shape && shape.shape.kind !== "path") change((w) => asFreePath(w, shape.id));
+  set({ tool: "nodes", node: null, typing: null });
+}
+
+export const setTool = (tool: Tool): void => useStudio.getState().set({ tool, letters: [], node: null, typing: null });
+
 export function duplicateSelected(): void {
   const { work, selection, change, select } = useStudio.getState();
   if (!work || !selection.length) return;
-  const made = duplicateLetterings(work, selection);
+  const made = duplicateItems(work, withGrounds(work, selection), { x: 20, y: 20 });
+  change(() => made.work);
+  select(made.ids);
+}
+
+/** Copies of the selection, each a step further on. */
+export function repeatSelected(step: { x: number; y: number }, count: number): void {
+  const { work, selection, change, select } = useStudio.getState();
+  if (!work || !selection.length) return;
+  const ids = withGrounds(work, selection);
+  if (work.piece.items.length + ids.length * count > 200) return void toast.error("A board holds at most 200 items.");
+  const made = duplicateItems(work, ids, step, count);
   change(() => made.work);
   select(made.ids);
 }
@@ -52,17 +153,62 @@ export function duplicateSelected(): void {
 export function removeSelected(): void {
   const { selection, change, select } = useStudio.getState();
   if (!selection.length) return;
-  change((w) => removeLetterings(w, selection));
+  change((w) => removeItems(w, selection));
   select([]);
 }
 
-/** Selects the next lettering, from the front to the back. */
+export const raiseSelected = (to: "forward" | "backward" | "front" | "back"): void => {
+  const { selection, change } = useStudio.getState();
+  change((w) => raiseItems(w, selection, to));
+};
+
+export function groupSelected(): void {
+  const { selection, change } = useStudio.getState();
+  if (selection.length > 1) change((w) => group(w, selection));
+}
+
+export function ungroupSelected(): void {
+  const { selection, change } = useStudio.getState();
+  change((w) => ungroup(w, selection));
+}
+
+export function lockSelected(): void {
+  const { work, selection, change } = useStudio.getState();
+  const locked = work?.piece.items.filter((i) => selection.includes(i.id)).every((i) => i.locked);
+  change((w) => flagItems(w, selection, "locked", !locked));
+}
+
+export function hideSelected(): void {
+  const { work, selection, change } = useStudio.getState();
+  const hidden = work?.piece.items.filter((i) => selection.includes(i.id)).every((i) => i.hidden);
+  change((w) => flagItems(w, selection, "hidden", !hidden));
+}
+
+/** Selects the next item, from the front to the back. */
 export function selectNext(step: 1 | -1): void {
   const { work, selection, select } = useStudio.getState();
   const items = work?.piece.items ?? [];
   if (!items.length) return;
   const at = items.findIndex((i) => i.id === selection.at(-1));
   select([items[(at + step + items.length) % items.length].id]);
+}
+
+/** Picks the next single letter of the selected lettering. */
+export function pickNext(step: 1 | -1): void {
+  const { scene, selection, letters, set } = useStudio.getState();
+  const item = scene?.items.find((i) => i.id === selection.at(-1));
+  if (item?.kind !== "lettering" || !item.letters.length) return;
+  const order = item.letters.map((l) => l.from).sort((a, b) => a - b);
+  const at = order.indexOf(letters.at(-1) ?? -1);
+  const next = at < 0 ? (step > 0 ? 0 : order.length - 1) : (at + step + order.length) % order.length;
+  set({ letters: [order[next]] });
+}
+
+export function selectAll(): void {
+  const { work, scene, selection, tool, select, set } = useStudio.getState();
+  const item = scene?.items.find((i) => i.id === selection.at(-1));
+  if (tool === "letters" && item?.kind === "lettering") return set({ letters: item.letters.map((l) => l.from) });
+  select(work?.piece.items.filter((i) => !i.locked && !i.hidden).map((i) => i.id) ?? []);
 }
 
 /** Shows the whole board. */
@@ -79,14 +225,14 @@ export function zoomBy(factor: number): void {
 /** Notes the chosen coat, with the inks it is painted in, to be pasted onto any style. */
 export function copyCoat(): void {
   const { work, selection, coatId, set } = useStudio.getState();
-  const style = work ? shownStyle(work, letteringOf(work, selection.at(-1))) : undefined;
+  const style = work ? shownStyle(work, itemOf(work, selection.at(-1))) : undefined;
   const coat = coatOf(style, coatId ?? undefined);
   if (!style || !coat) return;
   set({ copied: { coat, inks: style.inks } });
   toast(`“${coat.name}” can be pasted onto any style.`);
 }
 
-/** Puts the copied coat in front of the selected lettering's others. */
+/** Puts the copied coat in front of the selected item's others. */
 export function pasteCopied(): void {
   const { copied, selection, changeStyle, set } = useStudio.getState();
   if (!copied || !selection.length) return;

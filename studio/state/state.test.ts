@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, test } from "@jest/globals";
 import { board, styleOf, word } from "../../tests/engine";
 import { coat, flat, gradient } from "../../demo/build";
 import { inksOf } from "@/core/style/inks";
-import { addLettering, duplicateLetterings, editLettering, raiseLettering, removeLetterings } from "./edits/lettering";
+import { addLettering, duplicateItems, editLettering, raiseItems, removeItems } from "./edits/items";
 import { addInk, applyStyle, detach, duplicateCoat, editCoat, editInk, editStyle, insertCoat, moveCoat, newCoat, removeCoat, removeInk, revert, saveAsStyle, updateStyle, withOwnLooks } from "./edits/style";
 import { noHistory, noted, redone, undone } from "./history";
 import { useStudio } from "./store";
@@ -16,7 +16,7 @@ const names = (work: Work, id: string) => shown(work, id).coats.map((c) => c.nam
 describe("letterings", () => {
   test("are added in the look of the last, edited, raised and taken away without touching the work before", () => {
     const work = two();
-    const { work: more, id } = addLettering(work, work.piece.items[1], "anton");
+    const { work: more, id } = addLettering(work, letteringOf(work, "two"), "anton");
     expect(letteringOf(more, id)).toMatchObject({ text: "", face: "archivo-black", styleId: style.id, x: 400 });
     expect(work.piece.items).toHaveLength(2);
     expect(letteringOf(addLettering(work, undefined, "anton").work, "word")).toBeDefined();
@@ -24,10 +24,10 @@ describe("letterings", () => {
     const edited = editLettering(more, ["two"], (l) => void (l.text = "Rooms"));
     expect(letteringOf(edited, "two")!.text).toBe("Rooms");
     expect(edited.piece.items[0]).toBe(work.piece.items[0]);
-    expect(raiseLettering(work, "word", 1).piece.items.map((i) => i.id)).toEqual(["two", "word"]);
-    expect(raiseLettering(work, "word", -1)).toBe(work);
-    expect(removeLetterings(edited, ["word", id]).piece.items.map((i) => i.id)).toEqual(["two"]);
-    expect(duplicateLetterings(work, ["word"]).work.piece.items.at(-1)).toMatchObject({ text: "Tea", x: 120, y: 320 });
+    expect(raiseItems(work, ["word"], "forward").piece.items.map((i) => i.id)).toEqual(["two", "word"]);
+    expect(raiseItems(work, ["word"], "backward")).toBe(work);
+    expect(removeItems(edited, ["word", id]).piece.items.map((i) => i.id)).toEqual(["two"]);
+    expect(duplicateItems(work, ["word"], { x: 20, y: 20 }).work.piece.items.at(-1)).toMatchObject({ text: "Tea", x: 120, y: 320 });
   });
 });
 
@@ -162,7 +162,7 @@ describe("the studio", () => {
   test("undo brings back what was deleted, and a selection never points at nothing", () => {
     const { change, select, undo, redo } = useStudio.getState();
     select(["word"]);
-    change((w) => removeLetterings(w, ["word"]));
+    change((w) => removeItems(w, ["word"]));
     expect(useStudio.getState().work!.piece.items).toHaveLength(1);
     undo();
     expect(useStudio.getState().work!.piece.items).toHaveLength(2);

@@ -1,17 +1,30 @@
 import { create } from "zustand";
 import type { Coat, Ink } from "@/core/coat/schema";
-import type { ItemUpdate, SceneUpdate } from "@/worker/protocol";
+import type { ItemUpdate, LetteringUpdate, SceneUpdate } from "@/worker/protocol";
 import { layerKey } from "@/worker/protocol";
+import type { NodeAt } from "@/core/curves/edit-nodes";
 import type { View } from "../bench/view";
 import type { SvgNode } from "@/core/output/svg-node";
 import { noHistory, noted, redone, undone, type History } from "./history";
 import type { SaveState } from "./saver";
 import { editStyle } from "./edits/style";
-import { letteringOf, shownStyle, type Scope, type Work } from "./work";
+import { itemOf, letteringOf, shapeItemOf, shownStyle, type Scope, type Work } from "./work";
 import type { Style } from "@/core/style/schema";
 
-export const stages = ["words", "coats", "export"] as const;
+export const stages = ["words", "bend", "coats", "export"] as const;
 export type Stage = (typeof stages)[number];
+
+/** What the pointer works on: items, single letters of a lettering, nodes of a curve, the corners of a view, or a new curve. */
+export type Tool = "items" | "letters" | "nodes" | "view" | "draw";
+
+/** Moves, turns and scales in fixed increments, where they are on. */
+export interface Increments {
+  readonly on: boolean;
+  /** Board pixels, degrees, percent. */
+  readonly move: number;
+  readonly turn: number;
+  readonly scale: number;
+}
 
 interface StudioState {
   readonly work: Work | null;
@@ -29,6 +42,18 @@ interface StudioState {
   /** The coat that the pointer rests on in the strip. */
   readonly shownUpTo: string | null;
   readonly snapping: boolean;
+  readonly increments: Increments;
+  /** What items are aligned by: what is seen of them, or their frame. */
+  readonly alignBy: "ink" | "frame";
+  readonly tool: Tool;
+  /** Single letters that are picked, by where they start in the text. */
+  readonly letters: readonly number[];
+  /** The node that is picked. */
+  readonly node: NodeAt | null;
+  /** The group that was entered, so that its members are picked one by one. */
+  readonly entered: string | null;
+  /** The line of text whose envelope is edited. */
+  readonly bendLine: number;
   readonly view: View;
   /** Size of the bench in screen pixels. */
   readonly benchSize: { readonly width: number; readonly height: number };
@@ -46,7 +71,7 @@ interface StudioActions {
   undo(): void;
   redo(): void;
   receive(scene: SceneUpdate): void;
-  set(values: Partial<Pick<StudioState, "problem" | "saveState" | "stage" | "coatId" | "scope" | "typing" | "shownUpTo" | "snapping" | "view" | "benchSize" | "copied">>): void;
+  set(values: Partial<Pick<StudioState, "problem" | "saveState" | "stage" | "coatId" | "scope" | "typing" | "shownUpTo" | "snapping" | "increments" | "alignBy" | "tool" | "letters" | "node" | "entered" | "bendLine" | "view" | "benchSize" | "copied">>): void;
   select(ids: readonly string[]): void;
 }
 
@@ -64,6 +89,11 @@ const clean = {
   typing: null,
   shownUpTo: null,
   snapping: true,
+  tool: "items",
+  letters: [],
+  node: null,
+  entered: null,
+  bendLine: 0,
   view: { zoom: 1, x: 0, y: 0 },
 } satisfies Partial<StudioState>;
 
@@ -72,12 +102,15 @@ export const useStudio = create<StudioState & StudioActions>((set, get) => ({
   saveState: { kind: "saved" } as SaveState,
   stage: "words" as Stage,
   scope: "style" as Scope,
+  tool: "items" as Tool,
+  increments: { on: false, move: 10, turn: 15, scale: 10 } as Increments,
+  alignBy: "ink" as "ink" | "frame",
   copied: null,
   benchSize: { width: 0, height: 0 },
   open: (work) => {
     const last = work.piece.items.at(-1);
     // An empty lettering waits to be typed.
-    set({ ...clean, work, ...selected(work, last ? [last.id] : []), typing: last?.text === "" ? last.id : null });
+    set({ ...clean, work, ...selected(work, last ? [last.id] : []), typing: last?.kind === "lettering" && last.text === "" ? last.id : null });
   },
   change: (edit, merge = null) => {
     const { work, history } = get();
@@ -107,31 +140,42 @@ export const useStudio = create<StudioState & StudioActions>((set, get) => ({
   set,
   select: (ids) => {
     const { work, selection } = get();
-    if (work && ids.join() !== selection.join()) set({ ...selected(work, ids), typing: null });
+    if (work && ids.join() !== selection.join()) set({ ...selected(work, ids), typing: null, tool: "items", letters: [], node: null, bendLine: 0 });
   },
 }));
 
 /** The selection with the coat that its drawer shows: the front one. */
 function selected(work: Work, ids: readonly string[]): Pick<StudioState, "selection" | "coatId"> {
-  const style = shownStyle(work, letteringOf(work, ids.at(-1)));
+  const style = shownStyle(work, itemOf(work, ids.at(-1)));
   return { selection: ids, coatId: style?.coats.at(-1)?.id ?? null };
 }
 
 function step(move: typeof undone): void {
-  useStudio.setState(({ work, history, selection, typing, coatId }) => {
+  useStudio.setState(({ work, history, selection, typing, coatId, letters }) => {
     const result = work && move(history, work);
     if (!result) return {};
     const there = (id: string) => result.work.piece.items.some((i) => i.id === id);
     const left = selection.filter(there);
-    const style = shownStyle(result.work, letteringOf(result.work, left.at(-1)));
+    const style = shownStyle(result.work, itemOf(result.work, left.at(-1)));
     const coat = style?.coats.some((c) => c.id === coatId) ? coatId : (style?.coats.at(-1)?.id ?? null);
-    return { ...result, selection: left, coatId: coat, typing: typing && there(typing) ? typing : null };
+    const text = letteringOf(result.work, left.at(-1))?.text ?? "";
+    return { ...result, selection: left, coatId: coat, typing: typing && there(typing) ? typing : null, letters: letters.filter((at) => at < text.length), node: null };
   });
 }
 
 /** The lettering that the drawer edits: the one selected last. */
 export const useLettering = () => useStudio((s) => (s.work ? letteringOf(s.work, s.selection.at(-1)) : undefined));
 
-export const useShownStyle = () => useStudio((s) => (s.work ? shownStyle(s.work, letteringOf(s.work, s.selection.at(-1))) : undefined));
+/** The item that the drawer edits. */
+export const useSelectedItem = () => useStudio((s) => (s.work ? itemOf(s.work, s.selection.at(-1)) : undefined));
+
+export const useShape = () => useStudio((s) => (s.work ? shapeItemOf(s.work, s.selection.at(-1)) : undefined));
+
+export const useShownStyle = () => useStudio((s) => (s.work ? shownStyle(s.work, itemOf(s.work, s.selection.at(-1))) : undefined));
 
 export const useItem = (id: string | undefined): ItemUpdate | undefined => useStudio((s) => s.scene?.items.find((i) => i.id === id));
+
+export function useLetteringUpdate(id: string | undefined): LetteringUpdate | undefined {
+  const item = useItem(id);
+  return item?.kind === "lettering" ? item : undefined;
+}

@@ -1,5 +1,5 @@
 import type { Coat } from "@/core/coat/schema";
-import type { Lettering, Piece, PieceFile } from "@/core/piece/schema";
+import { isLettering, isShape, type Item, type Lettering, type Piece, type PieceFile, type ShapeItem } from "@/core/piece/schema";
 import type { Style } from "@/core/style/schema";
 
 /** All that a session edits, undoes and saves: the piece and the styles that it is linked to. */
@@ -8,14 +8,24 @@ export interface Work {
   readonly styles: Readonly<Record<string, Style>>;
 }
 
-/** Where a change to a linked style goes: to the style, or to this lettering only. */
+/** Where a change to a linked style goes: to the style, or to this item only. */
 export type Scope = "style" | "lettering";
 
-export const letteringOf = (work: Work, id: string | undefined): Lettering | undefined => work.piece.items.find((i) => i.id === id);
+export const itemOf = (work: Work, id: string | undefined): Item | undefined => work.piece.items.find((i) => i.id === id);
 
-/** The style that a lettering shows. */
-export const shownStyle = (work: Work, lettering: Lettering | undefined): Style | undefined =>
-  lettering && (lettering.ownStyle ?? (lettering.styleId ? work.styles[lettering.styleId] : undefined));
+export function letteringOf(work: Work, id: string | undefined): Lettering | undefined {
+  const item = itemOf(work, id);
+  return item && isLettering(item) ? item : undefined;
+}
+
+export function shapeItemOf(work: Work, id: string | undefined): ShapeItem | undefined {
+  const item = itemOf(work, id);
+  return item && isShape(item) ? item : undefined;
+}
+
+/** The style that an item shows. */
+export const shownStyle = (work: Work, item: Item | undefined): Style | undefined =>
+  item && (item.ownStyle ?? (item.styleId ? work.styles[item.styleId] : undefined));
 
 export const coatOf = (style: Style | undefined, id: string | undefined): Coat | undefined => style?.coats.find((c) => c.id === id);
 

@@ -127,7 +127,7 @@ function CoatPicture({ coat, item }: { coat: Coat; item: ItemUpdate | undefined 
   const layer = item?.layers.find((l) => l.id === coat.id);
   const node = useStudio((s) => (item ? s.nodes.get(layerKey(item.id, coat.id)) : undefined));
   if (!item || !layer || !node || isEmpty(item.painted))
-    return <p className="flex h-full items-center justify-center px-2 text-center text-xs text-[#3c3935]">{!coat.on ? "off" : item && !item.carets.some((c) => c.index > 0) ? "no letters yet" : "nothing left of the letters"}</p>;
+    return <p className="flex h-full items-center justify-center px-2 text-center text-xs text-[#3c3935]">{!coat.on ? "off" : item?.kind === "lettering" && !item.carets.some((c) => c.index > 0) ? "no letters yet" : "nothing left of the letters"}</p>;
   const b = item.painted;
   const margin = Math.max(b.maxX - b.minX, b.maxY - b.minY) * 0.06;
   const viewBox = `${b.minX - margin} ${b.minY - margin} ${b.maxX - b.minX + 2 * margin} ${b.maxY - b.minY + 2 * margin}`;

@@ -5,12 +5,12 @@ import { nanoid } from "nanoid";
 import { IconButton } from "../parts/button";
 import { pasteCopied } from "../state/commands";
 import { insertCoat, moveCoat, newCoat } from "../state/edits/style";
-import { useItem, useLettering, useShownStyle, useStudio } from "../state/store";
+import { useItem, useSelectedItem, useShownStyle, useStudio } from "../state/store";
 import { CoatCard } from "./coat-card";
 
-/** The coats of the selected lettering, back to front from left to right. */
+/** The coats of the selected item, back to front from left to right. */
 export function CoatStrip() {
-  const lettering = useLettering();
+  const lettering = useSelectedItem();
   const item = useItem(lettering?.id);
   const style = useShownStyle();
   const { copied, coatId, set, changeStyle } = useStudio();
@@ -40,7 +40,7 @@ export function CoatStrip() {
         </IconButton>
       </div>
       {!lettering ? (
-        <p className="self-center px-5 text-pencil">Select a lettering to see its coats here, back to front from left to right.</p>
+        <p className="self-center px-5 text-pencil">Select a lettering or a shape to see its coats here, back to front from left to right.</p>
       ) : coats.length === 0 ? (
         <p className="self-center px-5 text-pencil">No coats yet: nothing is painted. Add one with +, or choose a style in the drawer under Coats.</p>
       ) : (

@@ -9,7 +9,7 @@ export const benchFaces = ["archivo-black", "alfa-slab", "league-gothic", "pacif
 
 export async function openFace(id: string): Promise<Face> {
   const info = shippedFaces.find((f) => f.id === id)!;
-  return new Face(await loadHarfBuzz(), info, (await readFace(id))!.bytes);
+  return Face.open(await loadHarfBuzz(), info, (await readFace(id))!.bytes);
 }
 
 /** The outlines of some letters, each from its own origin. */

@@ -4,7 +4,7 @@ export const letters: FormStepKind = {
   kind: "letters",
   label: "Letters",
   hint: "Starts from the letters as they are set",
-  source: true,
+  source: (context) => context.letters,
   params: {},
-  apply: (_, __, context) => context.letters,
+  apply: (shape) => shape,
 };

@@ -1,4 +1,5 @@
 import type { PaintKind } from "../paint-kind";
+import { byInks } from "./inks-of-parts";
 
 export const flat: PaintKind = {
   kind: "flat",
@@ -11,8 +12,12 @@ export const flat: PaintKind = {
       default: 100, min: 0, max: 100, step: 1, suffix: "%",
     },
   },
-  apply: (shape, values, { ink }) => ({
-    fills: [{ kind: "flat", colour: ink(values.ink as string), opacity: (values.opacity as number) / 100 }],
-    paths: shape.parts.map((p) => ({ path: p.path, x: p.x, y: p.y, fill: 0 })),
-  }),
+  apply: (shape, values, { ink }) => {
+    const groups = byInks(shape.parts);
+    const fillOf = new Map(groups.flatMap((g, i) => g.parts.map((p) => [p, i] as const)));
+    return {
+      fills: groups.map((g) => ({ kind: "flat", colour: ink(g.rename(values.ink as string)), opacity: (values.opacity as number) / 100 })),
+      paths: shape.parts.map((p) => ({ path: p.path, x: p.x, y: p.y, fill: fillOf.get(p)! })),
+    };
+  },
 };

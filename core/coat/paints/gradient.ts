@@ -1,8 +1,11 @@
 import type { Bounds } from "../../curves/bounds";
 import { mixOklab } from "../../colour";
-import type { SceneFill, ScenePath, SceneStop } from "../../scene/scene";
+import type { SceneFill, SceneStop } from "../../scene/scene";
 import type { PaintContext, PaintKind } from "../paint-kind";
 import type { Stop } from "../../params";
+import type { Matrix } from "../../curves/matrix";
+import type { Part } from "../shape";
+import { byInks } from "./inks-of-parts";
 import { spanGroups, spanParam, type Span } from "./span";
 
 type Place = { x: number; y: number };
@@ -35,23 +38,20 @@ export const gradient: PaintKind = {
     to: { type: "place", label: "End", hint: "Where the last stop lies in the span", default: { x: 0.5, y: 1 } },
   },
   apply: (shape, values, context) => {
-    const stops = sceneStops(values.stops as Stop[], values.mix as string, context);
     const kind = values.shape as "linear" | "radial";
     const [from, to] = [values.from as Place, values.to as Place];
-    const fill = (box: Bounds): SceneFill => ({ kind, from: placeIn(box, from), to: placeIn(box, to), box, stops });
+    const { width, height, toItem } = context.board;
+    const board: Bounds = { minX: 0, minY: 0, maxX: width, maxY: height };
+    const spans = values.span === "board" ? [{ parts: shape.parts, box: board, matrix: toItem }] : spanGroups(shape, values.span as Exclude<Span, "board">);
     const fills: SceneFill[] = [];
-    const paths: ScenePath[] = [];
-    if (values.span === "board") {
-      const { width, height, toItem } = context.board;
-      fills.push({ ...fill({ minX: 0, minY: 0, maxX: width, maxY: height }), matrix: toItem } as SceneFill);
-      for (const p of shape.parts) paths.push({ path: p.path, x: p.x, y: p.y, fill: 0 });
-      return { fills, paths };
-    }
-    for (const { parts, box } of spanGroups(shape, values.span as Exclude<Span, "board">)) {
-      fills.push(fill(box));
-      for (const p of parts) paths.push({ path: p.path, x: p.x, y: p.y, fill: fills.length - 1 });
-    }
-    return { fills, paths };
+    const fillOf = new Map<Part, number>();
+    for (const { box, matrix, parts } of spans as { parts: readonly Part[]; box: Bounds; matrix?: Matrix }[])
+      for (const group of byInks(parts)) {
+        const stops = sceneStops((values.stops as Stop[]).map((s) => ({ ...s, ink: group.rename(s.ink) })), values.mix as string, context);
+        fills.push({ kind, from: placeIn(box, from), to: placeIn(box, to), box, stops, ...(matrix ? { matrix } : {}) });
+        for (const p of group.parts) fillOf.set(p, fills.length - 1);
+      }
+    return { fills, paths: shape.parts.map((p) => ({ path: p.path, x: p.x, y: p.y, fill: fillOf.get(p)! })) };
   },
 };
 

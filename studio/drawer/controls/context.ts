@@ -1,6 +1,7 @@
 import { createContext, useContext } from "react";
 import type { Ink } from "@/core/coat/schema";
 import type { Measure } from "@/core/style/schema";
+import { useStudio } from "../../state/store";
 import type { UnitFactors } from "../../parts/number-expression";
 
 /** What the controls of a coat need of its style and lettering. */
@@ -13,5 +14,8 @@ export interface StyleControls {
   readonly settle: () => void;
 }
 
-export const StyleControlsContext = createContext<StyleControls | null>(null);
-export const useStyleControls = (): StyleControls => useContext(StyleControlsContext)!;
+/** Settings that belong to no style have no inks and no lengths of a style. */
+const withoutStyle: StyleControls = { inks: [], measure: "em", factors: {}, addInk: () => "", settle: () => useStudio.getState().settle() };
+
+export const StyleControlsContext = createContext<StyleControls>(withoutStyle);
+export const useStyleControls = (): StyleControls => useContext(StyleControlsContext);

@@ -7,6 +7,7 @@ import { NumberField } from "../../parts/number-field";
 import { Slider } from "../../parts/slider";
 import { useStyleControls } from "./context";
 import { InkPicker } from "./ink-picker";
+import { ShapePicker } from "./shape-picker";
 import { LengthsControl } from "./lengths-control";
 import { StopsControl } from "./stops-control";
 
@@ -34,7 +35,7 @@ function Control({ param: p, value, onChange }: { param: Param; value: unknown; 
         <Field label={p.label} hint={p.hint} htmlFor={id}>
           <div className="flex items-center gap-2">
             <NumberField id={id} className="w-[92px] shrink-0" label={p.label} suffix={p.suffix} min={p.min} max={p.max} step={p.step} value={value as number} onChange={onChange} onSettle={settle} />
-            {p.suffix === "%" && <Slider label={`${p.label} slider`} min={p.min} max={p.max} step={p.step} value={value as number} onChange={onChange} onSettle={settle} />}
+            {(p.suffix === "%" || p.suffix === "°") && <Slider label={`${p.label} slider`} min={p.min} max={p.max} step={p.step} value={value as number} onChange={onChange} onSettle={settle} />}
           </div>
         </Field>
       );
@@ -50,6 +51,16 @@ function Control({ param: p, value, onChange }: { param: Param; value: unknown; 
           <InkPicker label={p.label} value={value as string} onChange={onChange} />
         </Field>
       );
+    case "shape":
+      return (
+        <Field label={p.label} hint={p.hint} htmlFor={id}>
+          <ShapePicker id={id} label={p.label} value={value as string} onChange={onChange} />
+        </Field>
+      );
+    case "strand":
+    case "strands":
+      // Edited on the bench itself.
+      return null;
     case "lengths":
       return (
         <Field label={p.label} hint={p.hint} htmlFor={id}>

@@ -7,22 +7,28 @@ import { newFinish, type Coat, type FormStep, type Ink } from "@/core/coat/schem
 import { newStep } from "@/core/params";
 import { inksOf, pasteCoat, withInks } from "@/core/style/inks";
 import type { Style } from "@/core/style/schema";
-import { letteringOf, shownStyle, type Scope, type Work } from "../work";
+import { itemOf, shownStyle, type Scope, type Work } from "../work";
 
-/** The first style of a lettering that has none: one coat, so that its letters are seen. */
-export const plainStyle = (name: string, face: string): Style => ({
+/** The first style of an item that has none: one coat, so that it is seen. */
+export const plainStyle = (name: string, face?: string, colour = "#2b2926"): Style => ({
   format: "vextal.style",
   version: 1,
   id: nanoid(12),
   name,
   measure: "em",
   inks: [
-    { id: "face", name: "Face", colour: "#2b2926" },
+    { id: "face", name: "Face", colour },
     { id: "edge", name: "Edge", colour: "#c8401f" },
   ],
-  coats: [{ ...newCoat("face", "Letters"), form: [newFormStep("letters")] }],
-  madeWith: { face },
+  coats: [newCoat("face", face ? "Letters" : "Face")],
+  ...(face ? { madeWith: { face } } : {}),
 });
+
+/** The first style of a line: a stroke, since it has no area to fill. */
+export function ruleStyle(): Style {
+  const style = plainStyle("Rule");
+  return { ...style, coats: [{ ...newCoat("face", "Rule"), lay: { ...newStep(layKind("stroke")), width: 4 } }] };
+}
 
 export const newFormStep = (kind: string): FormStep => ({ ...newStep(formStepKind(kind)), id: nanoid(8), on: true });
 
@@ -43,9 +49,9 @@ export function newCoat(ink: string, name: string): Coat {
  * lettering, becomes this lettering's own from here on, still linked so that it can be put back.
  */
 export function editStyle(work: Work, letteringId: string, scope: Scope, change: (style: Style) => Style): Work {
-  const lettering = letteringOf(work, letteringId);
+  const lettering = itemOf(work, letteringId);
   if (!lettering) return work;
-  const shown = shownStyle(work, lettering) ?? plainStyle("Plain", lettering.face);
+  const shown = shownStyle(work, lettering) ?? plainStyle("Plain", lettering.kind === "lettering" ? lettering.face : undefined);
   const next = change(shown);
   if (next === shown && shownStyle(work, lettering)) return work;
   return produce(work, (w) => {
@@ -120,10 +126,10 @@ export const applyStyle = (work: Work, ids: readonly string[], style: Style): Wo
 
 /** Makes what a lettering shows a style of its own on the shelf and links the lettering to it. */
 export function saveAsStyle(work: Work, letteringId: string, name: string): { work: Work; style: Style } | undefined {
-  const lettering = letteringOf(work, letteringId);
+  const lettering = itemOf(work, letteringId);
   const shown = shownStyle(work, lettering);
   if (!lettering || !shown) return undefined;
-  const style: Style = { ...shown, id: nanoid(12), name, madeWith: { face: lettering.face } };
+  const style: Style = { ...shown, id: nanoid(12), name, ...(lettering.kind === "lettering" ? { madeWith: { face: lettering.face } } : {}) };
   return { style, work: applyStyle(work, [letteringId], style) };
 }
 

@@ -1,0 +1,101 @@
+import { corners, isEmpty, join, joinAll, shifted, type Bounds } from "../curves/bounds";
+import type { Point } from "../curves/matrix";
+import type { Path } from "../curves/path";
+import { memoByIdentity } from "../memo";
+import type { CurveKernel, Warp } from "../curves/kernel";
+import type { Letter, Setting } from "../lettering/setting";
+
+/** A letter after bending, with the box it is aimed at: four corners, clockwise from its top left. */
+export interface BentLetter {
+  readonly outline: Path;
+  readonly x: number;
+  readonly y: number;
+  readonly line: number;
+  readonly from: number;
+  readonly to: number;
+  readonly inks?: Readonly<Record<string, string>>;
+  readonly quad: readonly Point[];
+}
+
+export interface BentCaret {
+  readonly index: number;
+  readonly line: number;
+  readonly foot: Point;
+  readonly head: Point;
+}
+
+/** A setting after bending, in lettering space. */
+export interface Bent {
+  readonly letters: readonly BentLetter[];
+  readonly carets: readonly BentCaret[];
+  /** The inked box; empty where nothing is inked. */
+  readonly ink: Bounds;
+  /** Never empty. */
+  readonly frame: Bounds;
+  /** Lines to show on the bench: a guide, the edges of a shape. */
+  readonly marks: readonly Path[];
+  /** What the user should know. */
+  readonly messages: readonly string[];
+}
+
+/** How far a bent outline may lie from its true image, in units. */
+export const bendTolerance = 0.04;
+
+export const quadOf = (l: Letter): Point[] => corners(shifted(l.outline.bounds, l.x, l.y));
+
+/** The setting as it is. */
+export const unbent = (setting: Setting): Bent => ({
+  letters: setting.letters.map((l) => ({ ...l, quad: quadOf(l) })),
+  carets: setting.carets,
+  ink: setting.ink,
+  frame: setting.frame,
+  marks: [],
+  messages: [],
+});
+
+/** Puts together what a bend gave. */
+export function bentFrom(setting: Setting, letters: readonly BentLetter[], carets: readonly BentCaret[], marks: readonly Path[] = [], messages: readonly string[] = []): Bent {
+  const ink = joinAll(letters.map((l) => shifted(l.outline.bounds, l.x, l.y)));
+  const feet = carets.flatMap((c) => [c.foot, c.head]).map((p): Bounds => ({ minX: p.x, maxX: p.x, minY: p.y, maxY: p.y }));
+  const frame = joinAll(feet);
+  const around = isEmpty(frame) ? setting.frame : frame;
+  return { letters, carets, ink, frame: isEmpty(ink) ? around : join(around, ink), marks, messages };
+}
+
+const kept = memoByIdentity<Path, Path>(6);
+
+/** A map for each line of a setting, and what names it: equal names give equal maps. */
+export interface LineWarp {
+  readonly warp: Warp;
+  readonly key: string;
+}
+
+/** A setting with its outlines bent by a smooth map of each line. */
+export function warped(setting: Setting, kernel: CurveKernel, lineWarp: (line: number) => LineWarp, marks: readonly Path[] = [], messages: readonly string[] = []): Bent {
+  const point = new Float64Array(6);
+  const image = (warp: Warp, p: Point): Point => {
+    warp(p.x, p.y, point);
+    return { x: point[0], y: point[1] };
+  };
+  const letters = setting.letters.map((l): BentLetter => {
+    const { warp, key } = lineWarp(l.line);
+    const outline = kept(l.outline, `${key} ${l.x} ${l.y}`, () => kernel.warp(l.outline, (x, y, out) => warp(x + l.x, y + l.y, out), bendTolerance));
+    return { ...l, outline, x: 0, y: 0, quad: quadOf(l).map((p) => image(warp, p)) };
+  });
+  const carets = setting.carets.map((c): BentCaret => {
+    const { warp } = lineWarp(c.line);
+    return { ...c, foot: image(warp, c.foot), head: image(warp, c.head) };
+  });
+  return bentFrom(setting, letters, carets, marks, messages);
+}
+
+/** The ink of a line, or its frame where nothing is inked; never without width and height. */
+export function lineBox(setting: Setting, line: number): Bounds {
+  const { ink, x, width, baseline, scale } = setting.lines[line];
+  const box = isEmpty(ink) ? { minX: x, maxX: x + width, minY: baseline - 700 * scale, maxY: baseline } : ink;
+  return solid(box);
+}
+
+/** A box that something can be divided by. */
+export const solid = (b: Bounds): Bounds => (isEmpty(b) ? { minX: 0, minY: -700, maxX: 1, maxY: 0 } : { minX: b.minX, minY: b.minY, maxX: Math.max(b.maxX, b.minX + 1), maxY: Math.max(b.maxY, b.minY + 1) });
+

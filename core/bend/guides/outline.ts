@@ -1,0 +1,18 @@
+import { straightGuide } from "../guide";
+import type { GuideKind } from "../guide-kind";
+import { alongParams, guideAlong } from "./along";
+
+export const outline: GuideKind = {
+  kind: "outline",
+  label: "Shape",
+  hint: "The outline of a shape on the board",
+  params: {
+    shape: { type: "shape", label: "Shape", hint: "Whose outline the words run along", default: "" },
+    ...alongParams,
+  },
+  make: (values, context) => {
+    const path = context.outline(values.shape as string);
+    if (!path) return { guide: straightGuide(context.left, 0, context.width), anchor: -context.left, message: "The shape that these words ran along is gone, so they stand straight." };
+    return guideAlong(path, values, context);
+  },
+};

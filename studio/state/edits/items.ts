@@ -1,0 +1,156 @@
+import { produce } from "immer";
+import { nanoid } from "nanoid";
+import { shapeOf } from "@/core/bend/bend";
+import type { Strand } from "@/core/curves/nodes";
+import { newStep } from "@/core/params";
+import { isLettering, isShape, newLettering, newShapeItem, type Item, type Lettering, type ShapeItem } from "@/core/piece/schema";
+import { shapeKind } from "@/core/shape/kinds";
+import { toPx } from "@/core/units";
+import type { Work } from "../work";
+import { plainStyle, ruleStyle } from "./style";
+
+/** Changes items; those that are locked stay as they are. */
+export const editItems = (work: Work, ids: readonly string[], change: (item: Item) => void): Work =>
+  produce(work, (w) => {
+    for (const item of w.piece.items) if (ids.includes(item.id) && !item.locked) change(item as Item);
+  });
+
+export const editLettering = (work: Work, ids: readonly string[], change: (l: Lettering) => void): Work =>
+  editItems(work, ids, (item) => void (isLettering(item) && change(item)));
+
+export const editShape = (work: Work, ids: readonly string[], change: (s: ShapeItem) => void): Work =>
+  editItems(work, ids, (item) => void (isShape(item) && change(item)));
+
+/** These items with the shapes that their words fill or run along, which move with them. */
+export function withGrounds(work: Work, ids: readonly string[]): string[] {
+  const grounds = work.piece.items.flatMap((i) => (ids.includes(i.id) && isLettering(i) ? [shapeOf(i.bend)] : []));
+  return [...new Set([...ids, ...grounds.filter((id): id is string => !!id && work.piece.items.some((i) => i.id === id))])];
+}
+
+const boardSize = ({ piece: { board } }: Work) => ({ width: toPx(board.width, board.unit), height: toPx(board.height, board.unit) });
+
+const pushed = (work: Work, item: Item): Work => produce(work, (w) => void w.piece.items.push(item as never));
+
+/** A new lettering in the middle of the board, like `like` where there is one. */
+export function addLettering(work: Work, like: Lettering | undefined, face: string): { work: Work; id: string } {
+  const id = nanoid(8);
+  const { width, height } = boardSize(work);
+  const size = like?.size ?? Math.min(width / 4, height / 2.5);
+  const lettering = newLettering({
+    id,
+    text: "",
+    face: like?.face ?? face,
+    axes: like?.axes ?? {},
+    size,
+    letterSpacing: like?.letterSpacing ?? 0,
+    lineSpacing: 1,
+    align: "centre",
+    x: width / 2,
+    y: height / 2 + size * 0.3,
+    styleId: like?.styleId ?? null,
+    // Letters are never without a look: unpainted words could not be seen.
+    ownStyle: like?.ownStyle ?? (like?.styleId ? null : plainStyle("Plain", like?.face ?? face)),
+  });
+  return { id, work: pushed(work, lettering) };
+}
+
+/** A new shape in the middle of the board, behind everything, so that words stay in sight. */
+export function addShape(work: Work, kind: string): { work: Work; id: string } {
+  const { width, height } = boardSize(work);
+  const across = Math.min(width, height) * 0.5;
+  const wide = ["banner", "line", "rectangle"].includes(kind);
+  return shapeAdded(work, { kind, name: shapeKind(kind).label, width: wide ? across * 1.5 : across, height: kind === "banner" ? across * 0.5 : across });
+}
+
+/** A shape of drawn curves. @param strands in board pixels */
+export function addPath(work: Work, strands: readonly Strand[], name: string): { work: Work; id: string } {
+  const xs = strands.flatMap((s) => s.nodes.map((n) => n.x));
+  const ys = strands.flatMap((s) => s.nodes.map((n) => n.y));
+  const [minX, maxX, minY, maxY] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const [w, h] = [Math.max(1, maxX - minX), Math.max(1, maxY - minY)];
+  const [cx, cy] = [(minX + maxX) / 2, (minY + maxY) / 2];
+  const scaled = strands.map((s) => ({
+    closed: s.closed,
+    nodes: s.nodes.map((n) => ({ ...n, x: ((n.x - cx) / w) * 1000, y: ((n.y - cy) / h) * 1000, inX: (n.inX / w) * 1000, inY: (n.inY / h) * 1000, outX: (n.outX / w) * 1000, outY: (n.outY / h) * 1000 })),
+  }));
+  return shapeAdded(work, { kind: "path", name, width: w, height: h, x: cx, y: cy, values: { strands: scaled } });
+}
+
+interface Drawn {
+  kind: string;
+  name: string;
+  width: number;
+  height: number;
+  x?: number;
+  y?: number;
+  values?: Record<string, unknown>;
+}
+
+function shapeAdded(work: Work, { kind, name, width, height, x, y, values = {} }: Drawn): { work: Work; id: string } {
+  const id = nanoid(8);
+  const board = boardSize(work);
+  const size = Math.min(2000, Math.max(10, Math.min(board.width, board.height) / 5));
+  const open = kind === "line" || (values.strands as Strand[] | undefined)?.every((s) => !s.closed);
+  const shape = newShapeItem({
+    id, name, size, shape: { ...newStep(shapeKind(kind)), ...values },
+    width: Math.max(0.1, (width / size) * 1000), height: Math.max(0.1, (height / size) * 1000),
+    x: x ?? board.width / 2, y: y ?? board.height / 2,
+    styleId: null, ownStyle: open ? ruleStyle() : plainStyle("Plain", undefined, "#c9b68f"),
+  });
+  return { id, work: open ? pushed(work, shape) : produce(work, (w) => void w.piece.items.unshift(shape as never)) };
+}
+
+/** Copies, each `step` further on. Groups are copied as groups of their own, and words fill the copy of their shape. */
+export function duplicateItems(work: Work, ids: readonly string[], step: { x: number; y: number }, count = 1): { work: Work; ids: string[] } {
+  const made: string[] = [];
+  const next = produce(work, (w) => {
+    for (let n = 1; n <= count; n++) {
+      const names = new Map<string, string>();
+      const renamed = (old: string) => {
+        if (!names.has(old)) names.set(old, nanoid(8));
+        return names.get(old)!;
+      };
+      const copied = work.piece.items.filter((i) => ids.includes(i.id));
+      for (const item of copied) {
+        const copy: Item = { ...item, id: renamed(item.id), x: item.x + step.x * n, y: item.y + step.y * n, groups: item.groups.map(renamed) };
+        if (n === count) made.push(copy.id);
+        w.piece.items.push((isLettering(copy) ? refitted(copy, (id) => (copied.some((c) => c.id === id) ? renamed(id) : id)) : copy) as never);
+      }
+    }
+  });
+  return { work: next, ids: made };
+}
+
+/** The lettering with the shape that it refers to renamed. */
+function refitted(l: Lettering, rename: (id: string) => string): Lettering {
+  if (l.bend?.kind === "fit") return { ...l, bend: { ...l.bend, shape: rename(l.bend.shape) } };
+  if (l.bend?.kind === "guide" && l.bend.line.kind === "outline") return { ...l, bend: { ...l.bend, line: { ...l.bend.line, shape: rename(l.bend.line.shape as string) } } };
+  return l;
+}
+
+/** Takes items off the board; those that are locked stay. */
+export const removeItems = (work: Work, ids: readonly string[]): Work =>
+  produce(work, (w) => {
+    w.piece.items = w.piece.items.filter((i) => !ids.includes(i.id) || i.locked);
+  });
+
+/** Moves items, kept in their order, one place to the front or the back, or all the way. */
+export function raiseItems(work: Work, ids: readonly string[], to: "forward" | "backward" | "front" | "back"): Work {
+  const { items } = work.piece;
+  const chosen = items.filter((i) => ids.includes(i.id));
+  if (!chosen.length) return work;
+  const rest = items.filter((i) => !ids.includes(i.id));
+  const first = items.findIndex((i) => ids.includes(i.id));
+  const last = items.findLastIndex((i) => ids.includes(i.id));
+  const below = items.slice(0, to === "forward" ? last + 2 : first - 1 < 0 ? 0 : first - 1).filter((i) => !ids.includes(i.id)).length;
+  const at = to === "front" ? rest.length : to === "back" ? 0 : Math.min(rest.length, below);
+  const order = [...rest.slice(0, at), ...chosen, ...rest.slice(at)];
+  if (order.every((i, k) => i === items[k])) return work;
+  return { ...work, piece: { ...work.piece, items: order } };
+}
+
+/** Hides or locks an item, or takes that back. */
+export const flagItems = (work: Work, ids: readonly string[], flag: "hidden" | "locked", on: boolean): Work =>
+  produce(work, (w) => {
+    for (const item of w.piece.items) if (ids.includes(item.id)) item[flag] = on;
+  });
