@@ -1,4 +1,8 @@
 import { newFinish, type Coat, type FormStep, type Ink } from "../core/coat/schema";
+import { guideKind } from "../core/bend/guides";
+import type { EnvelopeBend, GuideBend } from "../core/bend/schema";
+import { startingForm } from "../core/bend/starting-forms";
+import { shapeKind } from "../core/shape/kinds";
 import { newStep, type Step } from "../core/params";
 import { formStepKind } from "../core/coat/forms";
 import { layKind } from "../core/coat/lays";
@@ -74,6 +78,18 @@ export const lettering = (id: string, text: string, face: string, size: number, 
   ...extra,
 });
 
+/** A guide line of a kind with some of its settings. */
+export const onLine = (kind: string, values: Values = {}, extra: Partial<Omit<GuideBend, "kind" | "line">> = {}): GuideBend => ({
+  kind: "guide", line: { ...newStep(guideKind(kind)), ...values }, letters: "turn", shift: 0, distance: 0, spread: false, ...extra,
+});
+
+export const inForm = (id: string, strength: number, extra: Partial<Omit<EnvelopeBend, "kind">> = {}): EnvelopeBend => ({
+  kind: "envelope", scope: "block", meshes: [startingForm(id)!.mesh(strength)], gap: 60, ...extra,
+});
+
+export const form = (kind: string, values: Values = {}): Step => ({ ...newStep(shapeKind(kind)), ...values });
+
+/** @param width,height in board pixels */
 export const shape = (id: string, name: string, x: number, y: number, width: number, height: number, form: Step, styleName: string, extra: Partial<Parameters<typeof newShapeItem>[0]> = {}): ShapeItem => {
   const size = extra.size ?? 200;
   return newShapeItem({

@@ -73,6 +73,21 @@ const all = (): Style[] => [
     coat("Ink letters", flat("ink"), [grow(2.2, "miter")]),
     coat("Gilded letters", gradient([[0, "vellum"], [50, "gold"], [52, "umber"], [100, "gold"]], { span: "line", mix: "oklab" })),
   ]),
+  style("Enamel Panel", "archivo-black", "em", { Enamel: "#1f4e5f", Deep: "#12323d", Rim: "#f3e6c8" }, [
+    coat("Shadow", flat("deep", 40), [shift(1.5, 3)]),
+    coat("Enamel", gradient([[0, "enamel"], [100, "deep"]], { mix: "oklab" })),
+    coat("Rim", flat("rim"), [shrink(4, "miter")], { lay: stroke(1.6, { side: "inside", join: "miter" }) }),
+  ]),
+  style("Cream Plate", "alfa-slab", "em", { Cream: "#f6ead0", Oxide: "#8e2f1c" }, [
+    coat("Plate", flat("cream")),
+    coat("Line", flat("oxide"), [shrink(2.4, "miter")], { lay: stroke(1, { side: "inside", join: "miter" }) }),
+  ]),
+  style("Plain Cream", "archivo-black", "em", { Cream: "#f6ead0" }, [coat("Cream", flat("cream"))]),
+  style("Oxide", "alfa-slab", "em", { Oxide: "#8e2f1c", Soot: "#2c1710", Ember: "#e0903a" }, [
+    coat("Soot", flat("soot"), [shift(2, 2.6)]),
+    coat("Oxide", flat("oxide"), [grow(1, "miter")]),
+    coat("Ember", gradient([[0, "ember"], [100, "oxide"]], { mix: "oklab" }), [], { lay: stroke(1.6, { side: "inside", join: "miter" }) }),
+  ]),
   style("Snowline", "fraunces", "stem", { Ice: "#e9f7fb", Sky: "#7cc6e6", Lake: "#1c5d99", Slate: "#17324d", Snow: "#ffffff" }, [
     coat("Slate", flat("slate"), [grow(26, "round"), weld(), plug(), shift(6, 14)]),
     coat("Lake", flat("lake"), [grow(26, "round"), weld()]),

@@ -25,7 +25,7 @@ export const startingForms: readonly StartingForm[] = [
   form("swelling", "Swelling", "Tall in the middle, low at the ends", (a) => (u, v) => [u, 0.5 + (v - 0.5) * (1 + a * (0.95 * arch(u) - 0.35))]),
   form("tapering", "Tapering", "Runs out to the right", (a) => (u, v) => [u, 0.5 + (v - 0.5) * (1 + 0.6 * a * (1 - 2 * u))]),
   form("climbing", "Climbing", "Rises to the right, the stems upright", (a) => (u, v) => [u, v - a * (u - 0.5) * 1.1]),
-  form("mounting", "Mounting", "The heads step up to the right, the feet stand level", (a) => (u, v) => [u, v - 0.8 * a * u * u * (3 - 2 * u) * (1 - v)]),
+  form("ramped", "Ramped", "The heads step up to the right, the feet stand level", (a) => (u, v) => [u, v - 0.8 * a * u * u * (3 - 2 * u) * (1 - v)]),
   form("billowing", "Billowing", "A wave through both edges", (a) => (u, v) => [u, v - 0.4 * a * Math.sin(2 * Math.PI * u)], quarters),
   form("cresting", "Cresting", "The top gathers to a crest near the right", (a) => (u, v) => [u, v - 0.9 * a * 6.75 * u * u * (1 - u) * (1 - v)]),
   form("pinched", "Pinched", "Both ends are drawn in at half their height", (a) => (u, v) => [0.5 + (u - 0.5) * (1 - 0.16 * a * arch(v)), v], undefined, halves),

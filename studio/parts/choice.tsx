@@ -25,7 +25,7 @@ function Segments({ label, value, options, onChange }: Props) {
     <ToggleGroup.Root type="single" aria-label={label} value={value} onValueChange={(v) => v && onChange(v)} className="flex h-8 rounded-md border border-rule bg-sheet p-0.5">
       {options.map((o) => (
         <Tip key={o.value} text={o.hint}>
-          <ToggleGroup.Item value={o.value} className="min-w-0 flex-1 truncate rounded px-1 text-[12.5px] hover:bg-wash aria-checked:bg-graphite aria-checked:text-paper">
+          <ToggleGroup.Item value={o.value} className="min-w-0 flex-1 truncate rounded px-0.5 text-[12px] hover:bg-wash aria-checked:bg-graphite aria-checked:text-paper">
             {o.label}
           </ToggleGroup.Item>
         </Tip>

@@ -31,22 +31,29 @@ export const banner: ShapeKind = {
     out.cubic(px / 3, top + thick - lift, -px / 3, top + thick - lift, -px, top + thick);
     out.close();
     if (tail > 0) {
-      const [space, fold] = [gap * height, Math.min(w - px, width * 0.09)];
+      const [space, fold] = [gap * height, Math.min(w - px, width * 0.075)];
       const slope = (lift * 3) / (2 * px || 1);
+      const under = top + thick + belowPanel(px - fold, px, lift);
       for (const s of [-1, 1]) {
-        const x0 = s * (px + space);
-        const x1 = s * w;
+        const [x0, x1] = [s * (px + space), s * w];
         const y0 = top + drop;
-        const y1 = y0 + slope * (w - px) * 0.5;
-        const mid = x1 - s * notch * (w - px) * 0.8;
+        const end = slope * (w - px) * 0.5;
+        const foot = y0 + thick;
+        // The tail, cut along the fold where it goes behind the panel.
         out.move(x0, y0);
-        out.line(x1, y1);
-        out.line(mid, (y1 + y1 + thick) / 2);
-        out.line(x1, y1 + thick);
-        // The tail goes on behind the panel as far as its fold, seen below it.
-        out.line(s * (px - fold), y0 + thick - slope * fold * 0.5);
-        out.line(s * (px - fold), top + thick + space + belowPanel(px - fold, px, lift));
-        out.line(x0, top + thick + space);
+        out.line(x1, y0 + end);
+        out.line(x1 - s * notch * (w - px) * 0.8, y0 + end + thick / 2);
+        out.line(x1, foot + end);
+        if (drop > space * 2) {
+          out.line(s * (px - fold + space * 0.8), foot);
+          out.line(x0, top + thick + space * 0.4);
+        } else out.line(x0, foot);
+        out.close();
+        if (drop <= space * 2) continue;
+        // The fold itself: a corner of the back of the ribbon, below the panel.
+        out.move(s * (px - fold), under + space);
+        out.line(s * (px - space * 0.6), top + thick + space);
+        out.line(s * (px - fold), foot - space * 0.9);
         out.close();
       }
     }

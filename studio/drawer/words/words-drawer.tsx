@@ -21,16 +21,19 @@ export function WordsDrawer() {
   const item = useSelectedItem();
   const lettering = useLettering();
   const shape = useShape();
+  // While letters are picked, what is done to them is at hand.
+  const picking = useStudio((s) => s.tool === "letters");
   return (
     <>
       {!item && <NothingSelected />}
       {lettering && (
         <>
           <TextSection />
+          {picking && <LettersSection lettering={lettering} />}
           <SettingSection lettering={lettering} />
           <FaceSection lettering={lettering} />
           <LinesSection lettering={lettering} />
-          <LettersSection lettering={lettering} />
+          {!picking && <LettersSection lettering={lettering} />}
         </>
       )}
       {shape && <ShapeSection shape={shape} />}
