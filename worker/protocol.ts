@@ -85,6 +85,8 @@ export interface SceneUpdate {
   readonly height: number;
   readonly ground: string | null;
   readonly items: readonly ItemUpdate[];
+  /** Drawn quickly and not quite as it is exported: to be asked for again when the drag ends. */
+  readonly draft: boolean;
   readonly times: Readonly<Record<string, number>>;
 }
 
@@ -123,7 +125,8 @@ export interface AlternateChoice {
 export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string };
 
 export interface SceneWorker {
-  compile(file: PieceFile, known: Known): Promise<Answer<SceneUpdate>>;
+  /** @param dragging while a pointer is held down: a scene that takes longer than a frame is then drawn as a draft */
+  compile(file: PieceFile, known: Known, dragging: boolean): Promise<Answer<SceneUpdate>>;
   svg(request: SvgRequest): Promise<Answer<string>>;
   /** What the face of a lettering offers for its text. */
   faceFacts(file: PieceFile, itemId: string): Promise<Answer<FaceFacts>>;

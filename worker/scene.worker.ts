@@ -56,11 +56,17 @@ function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known): LayerUpd
   };
 }
 
-async function sceneOf({ piece, styles }: PieceFile): Promise<Compiled & { engine: LoadedEngine }> {
+async function sceneOf({ piece, styles }: PieceFile, draft = false): Promise<Compiled & { engine: LoadedEngine }> {
   const e = await ready();
   await e.load(facesOf(piece.items));
-  return { ...compile(piece, new Map(styles.map((s) => [s.id, s])), e, () => performance.now()), engine: e };
+  const engine = draft ? { ...e, kernel: e.draft } : e;
+  return { ...compile(piece, new Map(styles.map((s) => [s.id, s])), engine, () => performance.now()), engine: e };
 }
+
+/** Milliseconds that a scene may take while something is dragged: a frame at 60 a second. */
+const frame = 16;
+/** Whether the drag in progress has shown that exact scenes take longer. */
+let slow = false;
 
 async function answered<T>(work: () => Promise<T>): Promise<Answer<T>> {
   try {
@@ -85,9 +91,11 @@ async function withFace({ piece }: PieceFile, itemId: string, faceId?: string) {
 }
 
 const worker: SceneWorker = {
-  compile: (file, known) =>
+  compile: (file, known, dragging) =>
     answered(async () => {
-      const { scene, placed, times, engine: e } = await sceneOf(file);
+      const draft = dragging && slow;
+      const { scene, placed, times, engine: e } = await sceneOf(file, draft);
+      slow = dragging && (slow || Object.values(times).reduce((a, b) => a + b, 0) > frame);
       const start = performance.now();
       const drawn = new Map(scene.items.map((i) => [i.id, i]));
       const items = file.piece.items.map((item, i) => {
@@ -95,7 +103,7 @@ const worker: SceneWorker = {
         const layers = sceneItem?.layers.map((layer) => layerUpdate(layer, sceneItem, known)) ?? [];
         return itemUpdate(item, placed[i], layers, !isLettering(item) || e.face(item.face) !== undefined, e.kernel);
       });
-      const update: SceneUpdate = { width: scene.width, height: scene.height, ground: scene.ground, items, times: { ...times, svg: performance.now() - start } };
+      const update: SceneUpdate = { width: scene.width, height: scene.height, ground: scene.ground, items, draft, times: { ...times, svg: performance.now() - start } };
       return update;
     }),
   svg: ({ file, items, ground, withPiece }: SvgRequest) =>

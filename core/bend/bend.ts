@@ -1,4 +1,4 @@
-import type { CurveKernel } from "../curves/kernel";
+import type { Kernel } from "../curves/kernel";
 import type { Path } from "../curves/path";
 import type { Setting } from "../lettering/setting";
 import { memoByIdentity, numberOf } from "../memo";
@@ -11,7 +11,7 @@ import { onGuide } from "./on-guide";
 import type { Bend, GuideBend } from "./schema";
 
 export interface BendContext {
-  readonly kernel: CurveKernel;
+  readonly kernel: Kernel;
   readonly capHeight: number;
   /** The outline of a shape on the board, in lettering space; undefined where there is none of that id. */
   readonly outline: (id: string) => Path | undefined;
@@ -30,7 +30,7 @@ export function bend(setting: Setting, how: Bend | null, context: BendContext): 
   if (!how) return kept(setting, "", () => unbent(setting));
   const id = shapeOf(how);
   const outline = id === undefined ? undefined : context.outline(id);
-  const key = `${JSON.stringify(how)} ${outline ? numberOf(outline) : ""}`;
+  const key = `${context.kernel.name} ${JSON.stringify(how)} ${outline ? numberOf(outline) : ""}`;
   return kept(setting, key, () => {
     switch (how.kind) {
       case "guide":

@@ -2,7 +2,7 @@ import { corners, isEmpty, join, joinAll, shifted, type Bounds } from "../curves
 import type { Point } from "../curves/matrix";
 import type { Path } from "../curves/path";
 import { memoByIdentity } from "../memo";
-import type { CurveKernel, Warp } from "../curves/kernel";
+import type { Kernel, Warp } from "../curves/kernel";
 import type { Letter, Setting } from "../lettering/setting";
 
 /** A letter after bending, with the box it is aimed at: four corners, clockwise from its top left. */
@@ -62,7 +62,8 @@ export function bentFrom(setting: Setting, letters: readonly BentLetter[], caret
   return { letters, carets, ink, frame: isEmpty(ink) ? around : join(around, ink), marks, messages };
 }
 
-const kept = memoByIdentity<Path, Path>(6);
+/** Many, since a letter of a long text is bent anew at each of its places. */
+const kept = memoByIdentity<Path, Path>(256);
 
 /** A map for each line of a setting, and what names it: equal names give equal maps. */
 export interface LineWarp {
@@ -71,7 +72,7 @@ export interface LineWarp {
 }
 
 /** A setting with its outlines bent by a smooth map of each line. */
-export function warped(setting: Setting, kernel: CurveKernel, lineWarp: (line: number) => LineWarp, marks: readonly Path[] = [], messages: readonly string[] = []): Bent {
+export function warped(setting: Setting, kernel: Kernel, lineWarp: (line: number) => LineWarp, marks: readonly Path[] = [], messages: readonly string[] = []): Bent {
   const point = new Float64Array(6);
   const image = (warp: Warp, p: Point): Point => {
     warp(p.x, p.y, point);
@@ -79,7 +80,7 @@ export function warped(setting: Setting, kernel: CurveKernel, lineWarp: (line: n
   };
   const letters = setting.letters.map((l): BentLetter => {
     const { warp, key } = lineWarp(l.line);
-    const outline = kept(l.outline, `${key} ${l.x} ${l.y}`, () => kernel.warp(l.outline, (x, y, out) => warp(x + l.x, y + l.y, out), bendTolerance));
+    const outline = kept(l.outline, `${kernel.name} ${key} ${l.x} ${l.y}`, () => kernel.warp(kernel.weld(l.outline), (x, y, out) => warp(x + l.x, y + l.y, out), bendTolerance));
     return { ...l, outline, x: 0, y: 0, quad: quadOf(l).map((p) => image(warp, p)) };
   });
   const carets = setting.carets.map((c): BentCaret => {

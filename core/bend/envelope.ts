@@ -1,4 +1,4 @@
-import type { CurveKernel } from "../curves/kernel";
+import type { Kernel } from "../curves/kernel";
 import { memoByIdentity } from "../memo";
 import type { Setting } from "../lettering/setting";
 import { lineBox, solid, warped, type Bent, type LineWarp } from "./bent";
@@ -10,7 +10,7 @@ const sheets = memoByIdentity<Mesh, Sheet>(1);
 const sheetOf = (mesh: Mesh) => sheets(mesh, "", () => new Sheet(mesh));
 
 /** Bends a setting by its envelope. */
-export function inEnvelope(setting: Setting, bend: EnvelopeBend, kernel: CurveKernel): Bent {
+export function inEnvelope(setting: Setting, bend: EnvelopeBend, kernel: Kernel): Bent {
   const warps = new Map<number, LineWarp>();
   return warped(setting, kernel, (line) => {
     let made = warps.get(line);

@@ -1,4 +1,4 @@
-import type { CurveKernel } from "../curves/kernel";
+import type { Kernel } from "../curves/kernel";
 import type { Point } from "../curves/matrix";
 import type { Path } from "../curves/path";
 import { memoByIdentity } from "../memo";
@@ -32,9 +32,9 @@ const places = 400;
  * patch between them.
  * @param outline of the shape, in lettering space; undefined where it is gone
  */
-export function inShape(setting: Setting, bend: FitBend, outline: Path | undefined, kernel: CurveKernel, key: string): Fitted {
+export function inShape(setting: Setting, bend: FitBend, outline: Path | undefined, kernel: Kernel, key: string): Fitted {
   if (!outline) return { ...unbent(setting), messages: ["The shape that these words filled is gone, so they stand straight."] };
-  const ground = grounds(outline, String(bend.inset), () => {
+  const ground = grounds(outline, `${kernel.name} ${bend.inset}`, () => {
     // Crossings are resolved first, so that a shape that crosses itself has an inside.
     const filled = kernel.weld(outline);
     const inset = bend.inset === 0 ? filled : kernel.grow(filled, -bend.inset, { kind: "miter", limit: 4 });

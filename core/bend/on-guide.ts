@@ -1,6 +1,6 @@
 import { isEmpty } from "../curves/bounds";
 import { ContourBuilder, pathOf } from "../curves/contour";
-import type { CurveKernel } from "../curves/kernel";
+import type { Kernel } from "../curves/kernel";
 import { apply, multiply, translation, type Matrix } from "../curves/matrix";
 import type { Path } from "../curves/path";
 import { trackPoint } from "../curves/track";
@@ -23,7 +23,7 @@ export interface OnGuide {
 const p = trackPoint();
 
 /** Sets the letters on a guide line; further lines of text stand on its parallel curves. */
-export function onGuide(setting: Setting, { guide, anchor, lift = 0, message }: AnchoredGuide, options: OnGuide, kernel: CurveKernel, key: string): Bent {
+export function onGuide(setting: Setting, { guide, anchor, lift = 0, message }: AnchoredGuide, options: OnGuide, kernel: Kernel, key: string): Bent {
   const from = anchor + options.shift;
   const up = lift + options.distance;
   const spaced = options.spread && guide.closed ? spread(setting, guide, up) : setting;

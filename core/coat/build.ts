@@ -23,11 +23,11 @@ export function coatShape(coat: Coat, scale: number, context: FormContext): Shap
     if (!on) continue;
     const kind = formStepKind(step.kind);
     const from = kind.source?.(context) ?? shape;
-    shape = shapes(from, `${scale} ${JSON.stringify(step)}`, () => kind.apply(from, step, context));
+    shape = shapes(from, `${context.kernel.name} ${scale} ${JSON.stringify(step)}`, () => kind.apply(from, step, context));
   }
   const form = shape;
   const lay = layKind(coat.lay.kind);
-  return lay.kind === "fill" ? form : shapes(form, `${scale} ${JSON.stringify(coat.lay)}`, () => lay.apply(form, coat.lay, context));
+  return lay.kind === "fill" ? form : shapes(form, `${context.kernel.name} ${scale} ${JSON.stringify(coat.lay)}`, () => lay.apply(form, coat.lay, context));
 }
 
 /**

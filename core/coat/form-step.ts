@@ -1,11 +1,11 @@
-import type { CurveKernel } from "../curves/kernel";
+import type { Kernel } from "../curves/kernel";
 import type { Path } from "../curves/path";
 import type { Params } from "../params";
 import type { Part, Shape } from "./shape";
 
 /** What a form step may ask for besides its own settings. */
 export interface FormContext {
-  readonly kernel: CurveKernel;
+  readonly kernel: Kernel;
   /** The letters as they were set. */
   readonly letters: Shape;
   /** The shape on the board that the letters fill or run along; without parts where there is none. */

@@ -21,6 +21,9 @@ export type { TaperStop } from "./offset/taper";
 export type { Way } from "./sweep";
 export type { Warp } from "./warp";
 
+/** The operations of a kernel, exact or not. */
+export type Kernel = { readonly [K in keyof CurveKernel]: CurveKernel[K] };
+
 /** The side of a swept shape that faces its way, and the part of the source that it comes from. */
 export interface SideFace {
   readonly path: Path;
@@ -39,6 +42,8 @@ export interface SideFace {
  * Every operation takes a budget and throws BudgetError when it runs out, and CurveError for coordinates that are no numbers.
  */
 export class CurveKernel {
+  /** Tells its results from another kernel's. */
+  readonly name: string = "exact";
   readonly #results = memoByIdentity<Path, Path>(12);
   readonly #clean = new WeakMap<Path, readonly Contour[]>();
   /** Paths made here: they are clean as they are. */

@@ -23,7 +23,11 @@ export class Path {
   constructor(
     readonly verbs: Uint8Array,
     readonly coords: Float64Array,
-  ) {}
+    /** Where they are known, or near enough. */
+    bounds?: Bounds,
+  ) {
+    this.#bounds = bounds;
+  }
 
   static readonly empty = new Path(new Uint8Array(0), new Float64Array(0));
 

@@ -1,7 +1,7 @@
 import { SaxesParser } from "saxes";
 import { contoursOf, pathOf } from "../curves/contour";
 import { CurveError } from "../curves/errors";
-import type { CurveKernel } from "../curves/kernel";
+import type { Kernel } from "../curves/kernel";
 import { identity, multiply, rotation, scaling, translation, type Matrix } from "../curves/matrix";
 import { parseSvgPath } from "../curves/parse-svg-path";
 import { Path, PathBuilder } from "../curves/path";
@@ -41,7 +41,7 @@ const told: Readonly<Record<string, string>> = {
  * text, pictures and effects are left out and named. Nothing of the markup goes on: what comes back is numbers.
  * @throws Problem in the user's words
  */
-export function svgShapes(svg: string, kernel: CurveKernel): SvgShapes {
+export function svgShapes(svg: string, kernel: Kernel): SvgShapes {
   if (svg.length > mostCharacters) throw new Problem("This SVG is over 5 MB, far more than a shape needs.");
   const root = parseTree(svg);
   const byId = new Map<string, Element>();

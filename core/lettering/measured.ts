@@ -1,4 +1,4 @@
-import type { CurveKernel } from "../curves/kernel";
+import type { Kernel } from "../curves/kernel";
 import { contoursOf } from "../curves/contour";
 import { lengthOf } from "../curves/length";
 import { stride } from "../curves/contour";
@@ -41,7 +41,7 @@ const enough = 0.9;
 /** How far a smooth outline may lie from the drawn one, in units: worn edges are deeper than that, fitted curves are not. */
 const smoothing = 6;
 
-export function measureFace(face: Face, kernel: CurveKernel): Measured {
+export function measureFace(face: Face, kernel: Kernel): Measured {
   const { stem, bar, capHeight, xHeight } = face.metrics;
   const letters = [..."nobgaesRSKABEM", ..."بسعम"].map((c) => face.glyphOf(c)).filter((g): g is number => g !== undefined);
   const outlines = letters.map((g) => face.outline(g)).filter((p) => !p.isEmpty);

@@ -3,7 +3,7 @@ import { bend, shapeOf } from "../bend/bend";
 import { coatLayer, coatShape } from "../coat/build";
 import { noShape, type Shape } from "../coat/shape";
 import type { Bounds } from "../curves/bounds";
-import type { CurveKernel } from "../curves/kernel";
+import type { Kernel } from "../curves/kernel";
 import { invert, multiply, type Matrix } from "../curves/matrix";
 import type { Path } from "../curves/path";
 import type { Face, FaceMetrics } from "../lettering/face";
@@ -22,7 +22,7 @@ import { isShape, itemMatrix, type Item, type Piece } from "./schema";
 /** All that turns a piece into a scene besides the piece itself. */
 export interface Engine {
   readonly hb: HarfBuzz;
-  readonly kernel: CurveKernel;
+  readonly kernel: Kernel;
   /** An opened face; undefined where it is not here. */
   readonly face: (id: string) => Face | undefined;
   /** The face that stands in for one that is not here. */

@@ -1,3 +1,4 @@
+import { DraftKernel } from "../curves/draft-kernel";
 import { CurveKernel } from "../curves/kernel";
 import { Face, type FaceInfo } from "../lettering/face";
 import { loadHarfBuzz } from "../lettering/harfbuzz";
@@ -12,6 +13,9 @@ export interface EngineHost {
 
 /** Opens faces as they are asked for and keeps them open. */
 export interface LoadedEngine extends Engine {
+  readonly kernel: CurveKernel;
+  /** For pictures while a handle is dragged. */
+  readonly draft: DraftKernel;
   /** Opens those of `ids` that are here. @throws Problem for a face whose file is damaged */
   load(ids: Iterable<string>): Promise<void>;
   /** Closes all faces but the stand-in, for when faces were added or taken away; they are opened again when they are asked for. */
@@ -50,5 +54,6 @@ export async function createEngine(host: EngineHost): Promise<LoadedEngine> {
         faces.delete(id);
       }
   };
-  return { hb, kernel: new CurveKernel(), face: (id) => faces.get(id), standIn, load, forget };
+  const kernel = new CurveKernel();
+  return { hb, kernel, draft: new DraftKernel(kernel), face: (id) => faces.get(id), standIn, load, forget };
 }

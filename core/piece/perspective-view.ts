@@ -1,7 +1,7 @@
 import { bendTolerance } from "../bend/bent";
 import { perspective } from "../bend/perspective";
 import { corners, empty, join, joinAll, mapped, shifted, type Bounds } from "../curves/bounds";
-import type { CurveKernel, Warp } from "../curves/kernel";
+import type { Kernel, Warp } from "../curves/kernel";
 import { identity, multiply, type Matrix, type Point } from "../curves/matrix";
 import type { Path } from "../curves/path";
 import { memoByIdentity } from "../memo";
@@ -44,11 +44,11 @@ const layers = memoByIdentity<SceneLayer, SceneLayer>(3);
 const paths = memoByIdentity<Path, Path>(64);
 
 /** A layer as it is seen. Gradients, which SVG cannot draw in perspective, follow the view as it is in the middle of what they stretch over. */
-export function seenLayer(layer: SceneLayer, view: View | undefined, kernel: CurveKernel): SceneLayer {
+export function seenLayer(layer: SceneLayer, view: View | undefined, kernel: Kernel): SceneLayer {
   if (!view) return layer;
-  return layers(layer, view.key, () => {
+  return layers(layer, `${kernel.name} ${view.key}`, () => {
     const warped = layer.paths.map((p): ScenePath => ({
-      path: paths(p.path, `${view.key} ${p.x} ${p.y}`, () => kernel.warp(p.path, (x, y, o) => view.warp(x + p.x, y + p.y, o), bendTolerance)),
+      path: paths(p.path, `${kernel.name} ${view.key} ${p.x} ${p.y}`, () => kernel.warp(p.path, (x, y, o) => view.warp(x + p.x, y + p.y, o), bendTolerance)),
       x: 0, y: 0, fill: p.fill,
     }));
     return { ...layer, paths: warped, fills: layer.fills.map((f) => seenFill(f, view)), bounds: joinAll(warped.map((p) => shifted(p.path.bounds, p.x, p.y))) };

@@ -1,5 +1,5 @@
 import { formStepKind } from "../coat/forms";
-import type { CurveKernel } from "../curves/kernel";
+import type { Kernel } from "../curves/kernel";
 import type { Path } from "../curves/path";
 import type { Face } from "../lettering/face";
 import { unitsPerLength } from "./measure";
@@ -35,7 +35,7 @@ function deepest(style: Style, scale: number): number {
  * falls into more pieces than it has.
  * @returns undefined where the style goes into no letter
  */
-export function strainOf(style: Style, face: Face, outlines: readonly Path[], size: number, kernel: CurveKernel): Strain | undefined {
+export function strainOf(style: Style, face: Face, outlines: readonly Path[], size: number, kernel: Kernel): Strain | undefined {
   const inset = deepest(style, unitsPerLength(style.measure, face.metrics, size));
   if (!(inset > 0.01) || !outlines.length) return undefined;
   const closes = (path: Path): boolean => {

@@ -66,7 +66,7 @@ describe("gestures", () => {
   beforeEach(() => {
     const style = styleOf();
     useStudio.getState().open({ piece: board(...items), styles: { [style.id]: style } });
-    useStudio.setState({ scene: { width: 800, height: 400, ground: null, items: items.map(update), times: {} } });
+    useStudio.setState({ scene: { width: 800, height: 400, ground: null, items: items.map(update), draft: false, times: {} } });
     useStudio.getState().select(["word"]);
   });
 

@@ -190,12 +190,7 @@ function SelectionHandles() {
   if (tool === "nodes" && item.kind === "shape") return <ShapeNodes item={item} />;
   if (tool === "view") return <ViewHandles item={item} />;
   if (stage === "bend" && item.kind === "lettering" && bend && !item.locked)
-    return (
-      <>
-        {bend.kind === "fit" && <Handles item={item} target={target} grips={false} />}
-        <BendHandles item={item} />
-      </>
-    );
+    return <BendHandles item={item} />;
   return (
     <>
       <Handles item={item} target={target} grips={free} />

@@ -1,5 +1,7 @@
 import type { PointerEvent } from "react";
 import { apply, invert, multiply, type Point } from "@/core/curves/matrix";
+import type { Lettering } from "@/core/piece/schema";
+import { Alternates } from "../parts/alternates";
 import type { LetteringUpdate, LetterUpdate } from "@/worker/protocol";
 import { changeAt, editLetters } from "../state/edits/letters";
 import { useStudio } from "../state/store";
@@ -88,6 +90,7 @@ export function LettersLayer({ item }: { item: LetteringUpdate }) {
         );
       })}
       {last && <LetterGrips letter={last} toScreen={(p) => apply(toScreen, p)} changing={changing} picked={picked} />}
+      {last && l0 && picked.length === 1 && <OnBench letter={last} lettering={l0} toScreen={(p) => apply(toScreen, p)} />}
       {item.letters.map((l) => (
         <GapGrip key={`gap ${l.from}`} item={item} letter={l} toScreen={(p) => apply(toScreen, p)} changing={changing} />
       ))}
@@ -134,6 +137,19 @@ function LetterGrips({ letter, toScreen, changing, picked }: { letter: LetterUpd
         })}
       />
     </>
+  );
+}
+
+/** The other forms of the picked letter, below it. */
+function OnBench({ letter, lettering, toScreen }: { letter: LetterUpdate; lettering: Lettering; toScreen: (p: Point) => Point }) {
+  const at = letter.quad.map(toScreen);
+  const [x, y] = [Math.min(...at.map((p) => p.x)), Math.max(...at.map((p) => p.y)) + 26];
+  return (
+    <foreignObject x={x} y={y} width={1} height={1} overflow="visible">
+      <div className="w-max max-w-[380px] rounded-lg bg-paper shadow-lg empty:hidden [&>div]:p-1" data-alternates onPointerDown={(e) => e.stopPropagation()}>
+        <Alternates lettering={lettering} at={letter.from} />
+      </div>
+    </foreignObject>
   );
 }
 

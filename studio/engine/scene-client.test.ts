@@ -50,7 +50,7 @@ const fileOf = (...texts: string[]): PieceFile => ({
   format: "vextal.file", version: 1, piece: board(...texts.map((t) => word(t, { id: t }))), styles: [styleOf()],
 });
 const update = (file: PieceFile, version = 1): SceneUpdate => ({
-  width: 1, height: 1, ground: null, times: {},
+  width: 1, height: 1, ground: null, draft: false, times: {},
   items: file.piece.items.map((i) => ({ id: i.id, layers: [{ id: "coat", version }] })) as never,
 });
 const settled = () => new Promise((r) => setTimeout(r, 60));

@@ -12,7 +12,9 @@ const timeLimit = 20_000;
 export class SceneClient {
   #worker: Worker | undefined;
   #remote: Remote<SceneWorker> | undefined;
-  #next: PieceFile | undefined;
+  #next: { file: PieceFile; dragging: boolean } | undefined;
+  /** What is shown, where it is a draft. */
+  #draft: PieceFile | undefined;
   #running = false;
   #known: Record<string, number> = {};
 
@@ -21,10 +23,16 @@ export class SceneClient {
     private readonly onProblem: (message: string) => void,
   ) {}
 
-  /** Asks for the scene of `file`. */
-  request(file: PieceFile): void {
-    this.#next = file;
+  /** Asks for the scene of `file`. @param dragging while a pointer is held down, for which a draft will do */
+  request(file: PieceFile, dragging = false): void {
+    this.#next = { file, dragging };
     if (!this.#running) void this.#run();
+  }
+
+  /** A drag has ended: what is shown or under way as a draft is drawn exactly. */
+  settle(): void {
+    if (this.#next) this.#next = { ...this.#next, dragging: false };
+    else if (this.#draft) this.request(this.#draft);
   }
 
   /** Asks the worker anything else. @throws Error with a message for the user */
@@ -47,12 +55,15 @@ export class SceneClient {
   async #run(): Promise<void> {
     this.#running = true;
     while (this.#next) {
-      const file = this.#next;
+      const { file, dragging } = this.#next;
       this.#next = undefined;
+      // Until it is known how it was drawn: a drag may end while it is under way.
+      this.#draft = dragging ? file : undefined;
       try {
-        const update = unwrap(await this.#limited(this.#open().compile(file, this.#known as Known)));
+        const update = unwrap(await this.#limited(this.#open().compile(file, this.#known as Known, dragging)));
         // The page keeps the layers of its last scene and no others: what is gone must be sent again when it comes back.
         this.#known = Object.fromEntries(update.items.flatMap((item) => item.layers.map((layer) => [layerKey(item.id, layer.id), layer.version])));
+        if (!update.draft && this.#draft === file) this.#draft = undefined;
         this.onScene(update);
       } catch (error) {
         this.onProblem((error as Error).message);

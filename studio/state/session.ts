@@ -46,9 +46,18 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
         current = { scene, saver };
         open(work);
         scene.request(fileOf(work));
+        let held = false;
+        const press = () => void (held = true);
+        const letGo = () => {
+          held = false;
+          scene.settle();
+        };
+        window.addEventListener("pointerdown", press, true);
+        window.addEventListener("pointerup", letGo, true);
+        window.addEventListener("pointercancel", letGo, true);
         const stop = useStudio.subscribe((now, before) => {
           if (!now.work || now.work === before.work) return;
-          scene.request(fileOf(now.work));
+          scene.request(fileOf(now.work), held);
           saver.changed(now.work);
         });
         const leave = () => void saver.flush(true);
@@ -61,6 +70,9 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
           stop();
           leave();
           scene.close();
+          window.removeEventListener("pointerdown", press, true);
+          window.removeEventListener("pointerup", letGo, true);
+          window.removeEventListener("pointercancel", letGo, true);
           window.removeEventListener("pagehide", leave);
           window.removeEventListener("beforeunload", warn);
         });

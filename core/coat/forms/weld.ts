@@ -1,6 +1,6 @@
 import { meet } from "../../curves/bounds";
 import type { Path } from "../../curves/path";
-import type { CurveKernel } from "../../curves/kernel";
+import type { Kernel } from "../../curves/kernel";
 import { memoByKey, numberOf } from "../../memo";
 import type { FormStepKind } from "../form-step";
 import { boundsOfPart, type Part } from "../shape";
@@ -39,7 +39,7 @@ function groups(parts: readonly Part[]): Part[][] {
 
 /** The union of a group, or null where its letters only come near each other. */
 const welded = memoByKey<Path | null>(300);
-function weldGroup(group: readonly Part[], kernel: CurveKernel): readonly Part[] {
+function weldGroup(group: readonly Part[], kernel: Kernel): readonly Part[] {
   const [first] = group;
   const alone = () =>
     group.map((p) => {
@@ -48,7 +48,7 @@ function weldGroup(group: readonly Part[], kernel: CurveKernel): readonly Part[]
     });
   if (group.length === 1) return alone();
   // By identity and place relative to the first, so that a word that moves as a whole is not welded again.
-  const key = group.map((p) => `${numberOf(p.path)},${(p.x - first.x).toFixed(3)},${(p.y - first.y).toFixed(3)}`).join(";");
+  const key = kernel.name + group.map((p) => `${numberOf(p.path)},${(p.x - first.x).toFixed(3)},${(p.y - first.y).toFixed(3)}`).join(";");
   const path = welded(key, () => {
     const union = kernel.union(group.map((p) => p.path), group.map((p) => ({ x: p.x - first.x, y: p.y - first.y })));
     const apart = group.reduce((sum, p) => sum + kernel.area(p.path), 0);

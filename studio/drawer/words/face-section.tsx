@@ -8,8 +8,8 @@ import { Slider } from "../../parts/slider";
 import { Switch } from "../../parts/switch";
 import { editLettering } from "../../state/edits/items";
 import { useStudio } from "../../state/store";
-import { OutlinePicture } from "./outline-picture";
-import { useFaceFacts } from "./use-face-facts";
+import { OutlinePicture } from "../../parts/outline-picture";
+import { useFaceFacts } from "../../face-facts";
 
 /** The axes of a variable face and the features of any. */
 export function FaceSection({ lettering }: { lettering: Lettering }) {

@@ -1,6 +1,7 @@
 import { Dices, MousePointerClick } from "lucide-react";
 import type { LetterChange, Loosen } from "@/core/lettering/options";
 import type { Lettering } from "@/core/piece/schema";
+import { Alternates } from "../../parts/alternates";
 import { Button, IconButton } from "../../parts/button";
 import { Field, Fold } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
@@ -10,8 +11,6 @@ import { setTool } from "../../state/commands";
 import { editLettering } from "../../state/edits/items";
 import { changeAt, editLetters } from "../../state/edits/letters";
 import { useLetteringUpdate, useShownStyle, useStudio } from "../../state/store";
-import { OutlinePicture } from "./outline-picture";
-import { useAlternates } from "./use-face-facts";
 
 const fields = [
   { name: "right", label: "Right", hint: "Shifted along its line, in thousandths of the em", suffix: "‰", min: -20_000, max: 20_000, step: 5, scale: 1 },
@@ -53,7 +52,6 @@ function Picked({ lettering }: { lettering: Lettering }) {
   const style = useShownStyle();
   const { change, settle } = useStudio.getState();
   const at = picked.at(-1);
-  const alternates = useAlternates(lettering, picked.length === 1 ? at : undefined);
   if (at === undefined)
     return <p className="text-pencil">Click letters on the bench, with Shift several, or Tab from one to the next. Drag to shift them, the dots below the gaps to kern; the arrow keys shift, with Alt they kern.</p>;
   const shown = changeAt(lettering, at);
@@ -83,26 +81,7 @@ function Picked({ lettering }: { lettering: Lettering }) {
           </label>
         ))}
       </div>
-      {!!alternates?.length && (
-        <Field label="Other forms" hint="Alternates that the face has of this letter" stacked>
-          <div className="flex flex-wrap gap-1.5">
-            {shown.alternate && (
-              <Button className="!h-14" onClick={() => edit(null, (c) => ({ ...c, alternate: null }))}>
-                As set
-              </Button>
-            )}
-            {alternates.map((a) => (
-              <button
-                key={`${a.tag} ${a.value}`} type="button" title={a.name} aria-label={`${a.name} ${a.value}`} aria-pressed={shown.alternate?.tag === a.tag && shown.alternate.value === a.value}
-                onClick={() => edit(null, (c) => ({ ...c, alternate: { tag: a.tag, value: a.value } }))}
-                className="size-14 rounded-md border border-rule bg-sheet p-1.5 hover:border-accent aria-pressed:border-accent aria-pressed:bg-wash"
-              >
-                <OutlinePicture picture={a.picture} className="size-full" />
-              </button>
-            ))}
-          </div>
-        </Field>
-      )}
+      {picked.length === 1 && <Alternates lettering={lettering} at={at} />}
       {style && (
         <Field label="Inks" hint="Another ink in these letters: click to go through the inks of the style" stacked>
           <div className="space-y-1">

@@ -8,7 +8,7 @@ import { NumberField } from "../../parts/number-field";
 import { editLettering } from "../../state/edits/items";
 import { useLetteringUpdate, useStudio } from "../../state/store";
 import { unitFactors } from "../units";
-import { useFaceFacts } from "./use-face-facts";
+import { useFaceFacts } from "../../face-facts";
 
 const ways = [
   { value: "size", label: "Size", hint: "The letters grow or shrink" },

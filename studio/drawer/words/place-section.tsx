@@ -122,9 +122,14 @@ function Repeat() {
       <Field label="Copies" hint="How many copies are made" htmlFor="repeat-count">
         <NumberField id="repeat-count" label="Copies" min={1} max={100} decimals={0} value={count} onChange={(v) => setCount(Math.round(v))} />
       </Field>
-      <Button className="w-full" onClick={() => repeatSelected(step, count)}>
-        Make {count === 1 ? "a copy" : `${count} copies`}
-      </Button>
+      <div className="flex gap-1.5">
+        <Button className="min-w-0 grow" onClick={() => repeatSelected(step, count)}>
+          Make {count === 1 ? "a copy" : `${count} copies`}
+        </Button>
+        <Button className="min-w-0 grow" title="A copy right on top of what is selected" onClick={() => repeatSelected({ x: 0, y: 0 }, 1)}>
+          Copy in place
+        </Button>
+      </div>
     </Fold>
   );
 }

@@ -1,8 +1,8 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import type { Lettering } from "@/core/piece/schema";
-import { session } from "../../state/session";
-import { useStudio } from "../../state/store";
-import { fileOf } from "../../state/work";
+import { session } from "./state/session";
+import { useStudio } from "./state/store";
+import { fileOf } from "./state/work";
 
 /** What the face of a lettering offers for its text; undefined until it is known. */
 export function useFaceFacts({ id, text, face, axes, features, language, direction }: Lettering) {
