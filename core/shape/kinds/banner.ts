@@ -57,7 +57,11 @@ export const banner: ShapeKind = {
         out.close();
       }
     }
-    return out.build();
+    // However it is bowed, it fills its box.
+    const path = out.build();
+    const b = path.bounds;
+    const k = height / (b.maxY - b.minY);
+    return path.transform([1, 0, 0, k, 0, -h - b.minY * k]);
   },
 };
 

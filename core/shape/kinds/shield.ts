@@ -24,7 +24,7 @@ export const shield: ShapeKind = {
       if (!back) {
         // From the middle of the head along its right half, then down to the point.
         if (rise === 0) out.line(shoulderX, top);
-        else out.cubic(s * w * 0.36, middle, s * (w - cut) * 0.72, top + rise * 0.12, shoulderX, top);
+        else out.cubic(s * w * 0.36, middle, s * (w - cut) * 0.72, top + Math.max(0, rise) * 0.12, shoulderX, top);
         if (cut > 0) out.cubic(shoulderX, top + cut * 0.55, s * (w - cut * 0.45), top + cut, s * w, top + cut);
         out.line(s * w, Math.max(waist, top + cut + 1));
         out.cubic(s * w, waist + height * (0.16 + 0.24 * full), s * w * (0.28 + 0.42 * full), h - height * (0.2 - 0.1 * full), 0, h);
@@ -33,7 +33,7 @@ export const shield: ShapeKind = {
         out.line(s * w, top + cut);
         if (cut > 0) out.cubic(s * (w - cut * 0.45), top + cut, shoulderX, top + cut * 0.55, shoulderX, top);
         if (rise === 0) out.line(0, middle);
-        else out.cubic(s * (w - cut) * 0.72, top + rise * 0.12, s * w * 0.36, middle, 0, middle);
+        else out.cubic(s * (w - cut) * 0.72, top + Math.max(0, rise) * 0.12, s * w * 0.36, middle, 0, middle);
       }
     };
     out.move(0, middle);
