@@ -7,22 +7,11 @@ import { compile, type Compiled } from "../core/piece/compile";
 import { newLettering, newPiece, type Lettering, type Piece } from "../core/piece/schema";
 import type { Style } from "../core/style/schema";
 import type { SceneLayer } from "../core/scene/scene";
-import { coat, flat, gradient, grow, plug, shift, shrink, stroke, style, weld } from "../demo/build";
-import { openStyle } from "../core/input/open";
 import { serverEngine } from "../server/engine";
+import { benchFaces, sixCoats } from "./look";
 
-const look = openStyle(
-  style("Bench", "archivo-black", "em", { Face: "#f2c14e", Edge: "#7a1f1f", Shade: "#20303a" }, [
-    coat("Shadow", flat("shade"), [grow(6), weld(), plug(), shift(2, 3)]),
-    coat("Outline", flat("edge"), [grow(6, "miter"), weld()]),
-    coat("Line", flat("shade"), [grow(3)]),
-    coat("Face", gradient([[0, "face"], [100, "edge"]], { span: "letter", mix: "oklab" })),
-    coat("Inline", flat("face"), [shrink(1)], { lay: stroke(0.8, { side: "inside" }) }),
-    coat("Edge", flat("edge"), [], { lay: stroke(0.8, { side: "outside", join: "round" }) }),
-  ]),
-);
-
-const faces = ["archivo-black", "alfa-slab", "league-gothic", "pacifico", "unifrakturcook", "fraunces"];
+const look = sixCoats;
+const faces = benchFaces;
 const word = "Brindlemoors";
 const edits = 41;
 

@@ -1,6 +1,7 @@
-/** npm run bench: everything; npm run bench -- kernel or -- edits: one of them. */
+/** npm run bench: everything; npm run bench -- kernel, edits or bends: one of them. */
 const which = process.argv[2];
 if (which === undefined || which === "kernel") await import("./kernel");
 if (which === undefined || which === "edits") await import("./edits");
-if (which !== undefined && which !== "kernel" && which !== "edits") console.error("There are kernel and edits.");
+if (which === undefined || which === "bends") await import("./bends");
+if (which !== undefined && !["kernel", "edits", "bends"].includes(which)) console.error("There are kernel, edits and bends.");
 export {};

@@ -4,10 +4,11 @@
  */
 export function memoByIdentity<O extends object, R>(most = 16) {
   const kept = new WeakMap<O, Map<string, R>>();
-  return (object: O, key: string, compute: () => R): R => {
+  /** @param room for this object, where it needs more or less than others */
+  return (object: O, key: string, compute: () => R, room = most): R => {
     let results = kept.get(object);
     if (!results) kept.set(object, (results = new Map()));
-    return newest(results, key, most, compute);
+    return newest(results, key, room, compute);
   };
 }
 
@@ -26,7 +27,7 @@ function newest<R>(results: Map<string, R>, key: string, most: number, compute: 
   }
   const made = compute();
   results.set(key, made);
-  if (results.size > most) results.delete(results.keys().next().value as string);
+  while (results.size > most) results.delete(results.keys().next().value as string);
   return made;
 }
 

@@ -116,11 +116,11 @@ test("changes go to the style, or to this lettering only; it is reverted, detach
   // Five letters of Radio and fourteen of the second lettering.
   await expect.poll(() => fills("#101010")).toBe(5 + "BRINDLEMOOR98.2".length);
 
-  await page.getByRole("radiogroup", { name: "Changes go to" }).getByRole("radio", { name: "This lettering only" }).click();
+  await page.getByRole("radiogroup", { name: "Changes go to" }).getByRole("radio", { name: "This one only" }).click();
   await recolour("#202020");
   await expect.poll(() => fills("#202020")).toBe(15);
   await expect.poll(() => fills("#101010")).toBe(5);
-  await expect(page.getByLabel("Choose a style")).toContainText("with changes of this lettering");
+  await expect(page.getByLabel("Choose a style")).toContainText("with changes of its own here");
   await page.getByRole("button", { name: "Revert", exact: true }).click();
   await expect.poll(() => fills("#101010")).toBe(20);
 

@@ -29,7 +29,7 @@ test("the whole job by keyboard alone: a word, a coat, a style, an export", asyn
   await page.keyboard.press("Shift+ArrowRight");
   await expect(page.getByRole("button", { name: "Undo" })).toBeEnabled();
 
-  await page.keyboard.press("2");
+  await page.keyboard.press("3");
   await tabTo(page, "Add a coat in front of the chosen one");
   await page.keyboard.press("Enter");
   await expect.poll(() => coatNames(page)).toEqual(["Letters", "Coat 2"]);
@@ -51,7 +51,7 @@ test("the whole job by keyboard alone: a word, a coat, a style, an export", asyn
 
   await page.keyboard.press("Escape");
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-  await page.keyboard.press("3");
+  await page.keyboard.press("4");
   await tabTo(page, "Plain SVG");
   const svg = await downloaded(page, () => page.keyboard.press("Enter"));
   expect(svg.bytes.toString()).toContain("<path");
@@ -88,7 +88,7 @@ test("letterings are reached, doubled, ordered and deleted by keys, and the focu
 
 test("a large picture says that it is being drawn, and can be stopped", async ({ page }) => {
   await openCopy(page, "demo-brindlemoor-station");
-  await page.keyboard.press("3");
+  await page.keyboard.press("4");
   await page.getByRole("radiogroup", { name: "Size by" }).getByRole("radio", { name: "Width" }).click();
   await page.getByLabel("Picture width").fill("12000");
   await page.getByLabel("Picture width").press("Enter");

@@ -30,7 +30,7 @@ test("letter a word, stack four coats, save the style, put it on a word in anoth
   // A word of its own.
   await newPiece(page, "Kettle");
   await page.getByLabel("Name of the piece").fill("Kettle Sign");
-  await page.getByRole("combobox", { name: "Face" }).click();
+  await page.getByRole("button", { name: "Face", exact: true }).click();
   await page.getByRole("option", { name: "Alfa Slab One" }).click();
   await fill(page.getByLabel("Size", { exact: true }), "200");
 

@@ -32,7 +32,7 @@ test("documents are created, read, replaced by revision and refused with problem
   expect(stale.headers()["content-type"]).toContain("application/problem+json");
   expect(await stale.json()).toMatchObject({ status: 412, title: "Changed elsewhere", revision: 2 });
   expect((await put("*", "C")).status()).toBe(200);
-  for (const [data, message] of [[{ ...piece("x"), board: {} }, "board.width"], [{ ...piece("x"), version: 2 }, "newer Vextal"], [[], "no format version"]] as const) {
+  for (const [data, message] of [[{ ...piece("x"), board: {} }, "board.width"], [{ ...piece("x"), version: 3 }, "newer Vextal"], [[], "no format version"]] as const) {
     const refused = await request.post("/api/pieces", { data });
     expect(refused.status()).toBe(422);
     expect((await refused.json()).detail).toContain(message);
@@ -64,7 +64,7 @@ test("foreign hosts and foreign pages are refused", async ({ baseURL }) => {
 });
 
 test("absurd pictures are refused at once, and the server goes on", async ({ request }) => {
-  const file = { format: "vextal.file", version: 1, piece: { ...piece("wide"), board: { width: 20000, height: 20000, unit: "in", dpi: 2400, ground: "#000000" } }, styles: [] };
+  const file = { format: "vextal.file", version: 1, piece: { ...piece("wide"), version: 2, board: { width: 20000, height: 20000, unit: "in", dpi: 2400, ground: "#000000" } }, styles: [] };
   const response = await request.post("/api/png", { data: { file, area: { kind: "board" }, ground: true, size: { kind: "dpi", dpi: 2400 } } });
   expect(response.status()).toBe(422);
   expect((await response.json()).detail).toContain("too large");

@@ -63,3 +63,38 @@ export async function boardPoint(page: Page, x: number, y: number): Promise<{ x:
   const box = (await page.locator("[data-board]").boundingBox())!;
   return { x: box.x + box.width * x, y: box.y + box.height * y };
 }
+
+/** Drags from one place of the screen to another, in steps as a hand does. */
+export async function drag(page: Page, from: { x: number; y: number }, to: { x: number; y: number }, steps = 6): Promise<void> {
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  for (let i = 1; i <= steps; i++) await page.mouse.move(from.x + ((to.x - from.x) * i) / steps, from.y + ((to.y - from.y) * i) / steps);
+  await page.mouse.up();
+}
+
+/** The middle of a handle on the bench. */
+export async function gripAt(page: Page, name: string): Promise<{ x: number; y: number }> {
+  const box = (await page.locator(`[data-handle="${name}"]`).boundingBox())!;
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+}
+
+export const choose = (page: Page, group: string, option: string): Promise<void> => page.getByRole("radiogroup", { name: group, exact: true }).getByRole("radio", { name: option, exact: true }).click();
+
+export const openFold = async (page: Page, title: string | RegExp): Promise<void> => {
+  const fold = page.getByRole("button", { name: title });
+  if ((await fold.getAttribute("aria-expanded")) === "false") await fold.click();
+};
+
+/** The document as it is saved, once it is. */
+export async function document(page: Page): Promise<{ items: Record<string, unknown>[]; board: Record<string, unknown> }> {
+  await saved(page);
+  const id = new URL(page.url()).pathname.split("/").pop();
+  return (await (await page.request.get(`/api/pieces/${id}`)).json()).document;
+}
+
+/** Paths of the plain SVG that is exported now. */
+export async function exportedPaths(page: Page): Promise<string[]> {
+  await page.keyboard.press("4");
+  const { bytes } = await downloaded(page, () => page.getByRole("button", { name: "Plain SVG" }).click());
+  return [...bytes.toString().matchAll(/<path d="([^"]+)"/g)].map((m) => m[1]);
+}

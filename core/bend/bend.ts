@@ -17,7 +17,7 @@ export interface BendContext {
   readonly outline: (id: string) => Path | undefined;
 }
 
-const kept = memoByIdentity<Setting, Bent>(24);
+const kept = memoByIdentity<Setting, Bent>(6);
 
 /** The shape on the board that a bend refers to; undefined where it refers to none. */
 export function shapeOf(bend: Bend | null): string | undefined {

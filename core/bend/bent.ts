@@ -62,8 +62,9 @@ export function bentFrom(setting: Setting, letters: readonly BentLetter[], caret
   return { letters, carets, ink, frame: isEmpty(ink) ? around : join(around, ink), marks, messages };
 }
 
-/** Many, since a letter of a long text is bent anew at each of its places. */
-const kept = memoByIdentity<Path, Path>(256);
+const kept = memoByIdentity<Path, Path>();
+/** Places of a bend that are remembered for each letter: a step back and forth costs nothing, and a long drag keeps little. */
+const remembered = 4;
 
 /** A map for each line of a setting, and what names it: equal names give equal maps. */
 export interface LineWarp {
@@ -78,9 +79,12 @@ export function warped(setting: Setting, kernel: Kernel, lineWarp: (line: number
     warp(p.x, p.y, point);
     return { x: point[0], y: point[1] };
   };
+  // A letter that stands in a text many times is bent anew at each of its places.
+  const count = new Map<Path, number>();
+  for (const l of setting.letters) count.set(l.outline, (count.get(l.outline) ?? 0) + 1);
   const letters = setting.letters.map((l): BentLetter => {
     const { warp, key } = lineWarp(l.line);
-    const outline = kept(l.outline, `${kernel.name} ${key} ${l.x} ${l.y}`, () => kernel.warp(kernel.weld(l.outline), (x, y, out) => warp(x + l.x, y + l.y, out), bendTolerance));
+    const outline = kept(l.outline, `${kernel.name} ${key} ${l.x} ${l.y}`, () => kernel.warp(kernel.weld(l.outline), (x, y, out) => warp(x + l.x, y + l.y, out), bendTolerance), (kernel.name === "draft" ? 1 : remembered) * count.get(l.outline)!);
     return { ...l, outline, x: 0, y: 0, quad: quadOf(l).map((p) => image(warp, p)) };
   });
   const carets = setting.carets.map((c): BentCaret => {

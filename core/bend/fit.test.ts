@@ -176,3 +176,29 @@ test("a track is walked at unit speed, closed ones round and round, open ones st
   open.at(open.length + 50, p);
   expect([p[0], p[1]]).toEqual([expect.closeTo(100, 6), expect.closeTo(-50, 6)]);
 });
+
+test("a tabulated edge is the edge within a thousandth of a unit, corners and slopes too", () => {
+  const track = outerTrack(shield())!;
+  const p = new Float64Array(6);
+  const edges = edgesOf(track, findCorners(track));
+  for (const e of Object.values(edges)) {
+    let [length, before] = [0, new Float64Array(4)];
+    const o = new Float64Array(4);
+    e(0, before);
+    before = before.slice();
+    for (let i = 1; i <= 2000; i++) {
+      e(i / 2000, o);
+      length += Math.hypot(o[0] - before[0], o[1] - before[1]);
+      before = o.slice();
+      // On the outline itself: the nearest of many places of the track, whose distance is that of the chord at most.
+      if (i % 97) continue;
+      let least = Infinity;
+      for (let s = 0; s < track.length; s += track.length / 20_000) {
+        track.at(s, p);
+        least = Math.min(least, Math.hypot(p[0] - o[0], p[1] - o[1]));
+      }
+      expect(least).toBeLessThan(track.length / 40_000 + 0.001);
+    }
+    expect(length).toBeGreaterThan(0);
+  }
+});

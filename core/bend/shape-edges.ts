@@ -2,6 +2,7 @@ import { contoursOf, reversed, type Contour } from "../curves/contour";
 import type { Path } from "../curves/path";
 import { Track, trackPoint } from "../curves/track";
 import type { Edge, Edges } from "./coons";
+import { tabulated } from "./tabulated";
 
 /** Where the outline of a shape is parted: shares of its length, for the top left, top right, bottom right and bottom left corners. */
 export type Corners = readonly [number, number, number, number];
@@ -109,6 +110,12 @@ export function edgesOf(track: Track, [topLeft, topRight, lowRight, lowLeft]: Co
   };
 }
 
+/** Lengths along a track, round and round, at which a segment of it ends, between two. */
+function segmentEnds(track: Track, from: number, to: number): number[] {
+  const ends = Array.from({ length: track.contour.size }, (_, k) => track.lengthTo(k));
+  return [0, 1, 2].flatMap((lap) => ends.map((s) => s + (lap - 1) * track.length)).filter((s) => s > from && s < to);
+}
+
 /**
  * A stretch of a track over 0 to 1. Where it never turns back against its chord it is paced by the chord, so that stems over a curved
  * edge stay parallel; else by its length.
@@ -155,10 +162,15 @@ function edge(track: Track, { from, to }: { from: number; to: number }, backward
     const pace = chord / (p[2] * cx + p[3] * cy);
     out.set([p[0], p[1], p[2] * pace, p[3] * pace]);
   };
-  if (!backwards) return at;
-  return (t, out) => {
+  const corners = segmentEnds(track, from, to).map((s) => {
+    track.at(s, p);
+    const t = forward ? ((p[0] - x0) * cx + (p[1] - y0) * cy) / chord : (s - from) / whole;
+    return backwards ? 1 - t : t;
+  });
+  if (!backwards) return tabulated(at, corners);
+  return tabulated((t, out) => {
     at(1 - t, out);
     out[2] = -out[2];
     out[3] = -out[3];
-  };
+  }, corners);
 }

@@ -1,0 +1,134 @@
+import { expect, test } from "@playwright/test";
+import { boardPaths, boardPoint, choose, document, drag, fill, gripAt, newPiece, noteFaults, openFold, openPiece } from "./studio";
+
+const toBench = async (page: import("@playwright/test").Page) => page.locator("[data-bench]").focus();
+async function addShape(page: import("@playwright/test").Page, name: string) {
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await page.getByRole("menuitem", { name }).click();
+}
+
+test("shapes are added, sized in units, set, widened with their coats even, and made free paths", async ({ page }) => {
+  const faults = noteFaults(page);
+  await newPiece(page, "Sign");
+  await addShape(page, "Banner");
+  await fill(page.getByLabel("Width", { exact: true }), "4in");
+  await expect(page.getByLabel("Width", { exact: true })).toHaveValue("384");
+  await fill(page.getByLabel("Bow", { exact: true }), "60");
+  const before = await boardPaths(page);
+  const side = await gripAt(page, "side-1");
+  await drag(page, side, { x: side.x + 60, y: side.y });
+  await expect.poll(async () => Number(await page.getByLabel("Width", { exact: true }).inputValue())).toBeGreaterThan(440);
+  await expect.poll(() => boardPaths(page)).not.toEqual(before);
+  await page.getByRole("combobox", { name: "Kind of shape" }).click();
+  await page.getByRole("option", { name: /^Star/ }).click();
+  await fill(page.getByLabel("Points", { exact: true }), "8");
+  await page.getByRole("button", { name: /Make a free path/ }).click();
+  await expect(page.locator('[data-handle^="node-0-"]')).toHaveCount(16);
+  await page.locator('[data-handle="node-0-3"]').focus();
+  await page.keyboard.press("Delete");
+  await expect(page.locator('[data-handle^="node-0-"]')).toHaveCount(15);
+  await page.keyboard.press("Escape");
+  expect((await document(page)).items[0]).toMatchObject({ kind: "shape", shape: { kind: "path" } });
+  await toBench(page);
+  await page.keyboard.press("3");
+  await page.getByLabel("Choose a style").click();
+  await page.getByRole("dialog").getByRole("button", { name: "Enamel Panel" }).click();
+  await expect(page.locator("[data-coat]")).toHaveCount(3);
+  expect(faults).toEqual([]);
+});
+
+test("an SVG file comes in as a shape, with word of what was left out", async ({ page }) => {
+  await newPiece(page, "Mark");
+  const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="2in" height="2in" viewBox="0 0 20 20"><circle cx="10" cy="10" r="10"/><text>x</text></svg>';
+  await page.getByLabel("SVG file").setInputFiles([{ name: "seal.svg", mimeType: "image/svg+xml", buffer: Buffer.from(svg) }]);
+  await expect(page.getByText(/“seal.svg” came in as a shape.*Left out: text/)).toBeVisible();
+  await expect(page.getByLabel("Width", { exact: true })).toHaveValue("192");
+  await page.getByLabel("SVG file").setInputFiles([{ name: "evil.svg", mimeType: "image/svg+xml", buffer: Buffer.from("<!DOCTYPE svg><svg/>") }]);
+  await expect(page.getByText(/document type/)).toBeVisible();
+});
+
+test("items are grouped, locked, hidden, ordered, aligned and repeated", async ({ page }) => {
+  await newPiece(page, "One");
+  await fill(page.getByLabel("Size", { exact: true }), "60");
+  await addShape(page, "Rectangle");
+  await addShape(page, "Ellipse");
+  await toBench(page);
+  await page.keyboard.press("Control+A");
+  await page.getByRole("button", { name: /^Align: left edges/ }).click();
+  await page.keyboard.press("Control+G");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("Escape");
+  const at = await boardPoint(page, 0.5, 0.5);
+  await page.mouse.click(at.x, at.y);
+  // One click takes the whole group, an arrow key moves it.
+  const before = (await document(page)).items as { x: number; groups: string[] }[];
+  expect(before.map((i) => i.groups.length)).toEqual([1, 1, 1]);
+  await page.keyboard.press("ArrowRight");
+  expect(((await document(page)).items as { x: number }[]).map((i, k) => i.x - before[k].x)).toEqual([1, 1, 1]);
+  await page.keyboard.press("Control+Shift+G");
+  await openFold(page, /^On the board/);
+  await page.getByRole("button", { name: "Hide Ellipse" }).click();
+  await expect.poll(async () => (await boardPaths(page)).length).toBe(4);
+  await page.getByRole("button", { name: "Lock Rectangle" }).click();
+  await page.getByRole("button", { name: "Select Rectangle" }).click();
+  await toBench(page);
+  await page.keyboard.press("Delete");
+  await page.keyboard.press("Shift+ArrowRight");
+  const locked = (await document(page)).items as { kind: string; x: number }[];
+  expect(locked).toHaveLength(3);
+  await page.getByRole("button", { name: "Select One" }).click();
+  await openFold(page, "Repeat");
+  await fill(page.getByLabel("Step down", { exact: true }), "30");
+  await fill(page.getByLabel("Copies", { exact: true }), "3");
+  await page.getByRole("button", { name: "Make 3 copies" }).click();
+  const copies = ((await document(page)).items as { kind: string; y: number }[]).filter((i) => i.kind === "lettering").map((i) => i.y);
+  expect(copies.map((y) => y - copies[0])).toEqual([0, 30, 60, 90]);
+  await page.getByRole("button", { name: "Copy in place" }).click();
+  const ys = ((await document(page)).items as { kind: string; y: number }[]).filter((i) => i.kind === "lettering").map((i) => i.y);
+  expect(ys.at(-1)).toBe(ys.at(-2));
+});
+
+test("several items are scaled and turned as one", async ({ page }) => {
+  await openPiece(page, "demo-mountain-railway-badge");
+  await toBench(page);
+  await page.keyboard.press("Control+A");
+  const sizes = async () => ((await document(page)).items as { size: number }[]).map((i) => i.size);
+  const before = await sizes();
+  const grip = await gripAt(page, "scale-2");
+  await drag(page, grip, { x: grip.x - 60, y: grip.y - 60 });
+  const after = await sizes();
+  const k = after[0] / before[0];
+  expect(k).toBeLessThan(0.95);
+  after.forEach((s, i) => expect(s / before[i]).toBeCloseTo(k, 6));
+  await page.keyboard.press("Control+Z");
+  await expect.poll(sizes).toEqual(before);
+});
+
+test("the board has common sizes, guides, a grid and steps, and moves are drawn to them", async ({ page }) => {
+  await newPiece(page, "Grid");
+  await fill(page.getByLabel("Size", { exact: true }), "100");
+  await page.getByLabel("Common size").selectOption({ label: "A4" });
+  await expect(page.getByLabel("Board width")).toHaveValue("210");
+  await page.getByRole("button", { name: "Turn the board on its side" }).click();
+  await expect(page.getByLabel("Board width")).toHaveValue("297");
+  await page.getByRole("switch", { name: "Grid", exact: true }).click();
+  await expect(page.locator("[data-grid]")).toBeVisible();
+  await page.getByRole("button", { name: "Upright", exact: true }).click();
+  await fill(page.getByLabel("Guide 1", { exact: true }), "100");
+  await expect(page.locator("[data-guide]")).toHaveCount(1);
+  const guide = await gripAt(page, "guide-0");
+  await drag(page, guide, { x: guide.x + 50, y: guide.y });
+  expect(Number(await page.getByLabel("Guide 1", { exact: true }).inputValue())).toBeGreaterThan(110);
+  await page.getByRole("switch", { name: "Moves in steps" }).click();
+  const from = await boardPoint(page, 0.5, 0.5);
+  const before = ((await document(page)).items as { x: number }[])[0].x;
+  await page.mouse.click(from.x, from.y);
+  await drag(page, from, { x: from.x + 47, y: from.y });
+  const moved = ((await document(page)).items as { x: number }[])[0].x - before;
+  expect(Math.abs(moved % 10)).toBeLessThan(1e-6);
+  expect(moved).toBeGreaterThan(0);
+  await page.locator('[data-handle="guide-0"]').focus();
+  await page.keyboard.press("Delete");
+  await expect(page.locator("[data-guide]")).toHaveCount(0);
+  await choose(page, "Align by", "The frame");
+});
