@@ -60,14 +60,51 @@ try {
   await page.keyboard.press("End");
   await shot("words");
   await page.keyboard.press("Escape");
-  await page.getByRole("combobox", { name: "Face" }).click();
-  await page.waitForTimeout(2500);
+  await page.getByRole("button", { name: "Face", exact: true }).click();
+  await page.waitForTimeout(6000);
   await shot("faces");
   await page.keyboard.press("Escape");
 
-  await open("demo-switchback-cycling-club");
+  // Single letters: one of the ferry's picked, its other forms below it.
+  await page.locator("[data-bench]").focus();
+  await page.keyboard.press("l");
+  await page.locator('[data-letter="6"]').click();
+  await page.mouse.move(960, 24);
+  await shot("letters");
+  await page.keyboard.press("Escape");
+
+  await open("demo-mountain-railway-badge");
+  await page.getByRole("button", { name: /^On the board/ }).click();
+  await page.getByRole("button", { name: /^Select BRINDLEMOOR/ }).click();
+  await page.keyboard.press("2");
+  await shot("ring");
+
+  await open("demo-cider-press");
   await page.mouse.click(...(await mainWord()));
   await page.keyboard.press("2");
+  await shot("envelope");
+
+  await open("demo-high-pass-shield");
+  await page.keyboard.press("2");
+  await shot("shield");
+
+  // A shape of the board, made a free path, its nodes under the hand.
+  await page.keyboard.press("1");
+  await page.getByRole("button", { name: /^On the board/ }).click();
+  await page.getByRole("button", { name: "Select Shield" }).click();
+  await page.getByRole("button", { name: /Make a free path/ }).click();
+  await page.locator('[data-handle="node-0-3"]').click();
+  await shot("nodes");
+  await page.keyboard.press("Control+Z");
+
+  await open("demo-radio-hour");
+  await page.keyboard.press("1");
+  await page.locator("aside").evaluate((e) => e.scrollTo(0, 480));
+  await shot("axes");
+
+  await open("demo-switchback-cycling-club");
+  await page.mouse.click(...(await mainWord()));
+  await page.keyboard.press("3");
   await page.locator('[data-coat="Sun"]').click();
   await page.mouse.move(960, 24);
   await shot("coats");
@@ -77,13 +114,13 @@ try {
   await page.keyboard.press("Escape");
 
   await open("demo-radio-brindlemoor");
-  await page.keyboard.press("3");
+  await page.keyboard.press("4");
   await shot("export");
 
   await open("demo-apple-fair");
   await page.getByRole("button", { name: "Evening light" }).click();
   await page.mouse.click(...(await mainWord()));
-  await page.keyboard.press("2");
+  await page.keyboard.press("3");
   await page.locator('[data-coat="Cream"]').click();
   await page.mouse.move(960, 24);
   await shot("evening");
