@@ -1,10 +1,9 @@
-import type { BentCaret } from "../core/bend/bent";
 import type { Bounds } from "../core/curves/bounds";
 import type { Matrix, Point } from "../core/curves/matrix";
 import type { Strand } from "../core/curves/nodes";
 import type { Axis, NamedPlace } from "../core/lettering/axes";
 import type { FaceMetrics } from "../core/lettering/face";
-import type { Line } from "../core/lettering/setting";
+import type { CaretStop, Line } from "../core/lettering/setting";
 import type { SvgNode } from "../core/output/svg-node";
 import type { PieceFile } from "../core/piece/schema";
 import type { BlendMode } from "../core/scene/scene";
@@ -54,7 +53,7 @@ interface AnyItemUpdate {
 
 export interface LetteringUpdate extends AnyItemUpdate {
   readonly kind: "lettering";
-  readonly carets: readonly BentCaret[];
+  readonly carets: readonly CaretStop[];
   readonly lines: readonly Line[];
   readonly letters: readonly LetterUpdate[];
   /** The straight boxes that envelopes are shares of: of each line, and of all. */

@@ -3,31 +3,17 @@ import type { Point } from "../curves/matrix";
 import type { Path } from "../curves/path";
 import { memoByIdentity } from "../memo";
 import type { Kernel, Warp } from "../curves/kernel";
-import type { Letter, Setting } from "../lettering/setting";
+import type { CaretStop, Letter, Setting } from "../lettering/setting";
 
 /** A letter after bending, with the box it is aimed at: four corners, clockwise from its top left. */
-export interface BentLetter {
-  readonly outline: Path;
-  readonly x: number;
-  readonly y: number;
-  readonly line: number;
-  readonly from: number;
-  readonly to: number;
-  readonly inks?: Readonly<Record<string, string>>;
+export interface BentLetter extends Letter {
   readonly quad: readonly Point[];
-}
-
-export interface BentCaret {
-  readonly index: number;
-  readonly line: number;
-  readonly foot: Point;
-  readonly head: Point;
 }
 
 /** A setting after bending, in lettering space. */
 export interface Bent {
   readonly letters: readonly BentLetter[];
-  readonly carets: readonly BentCaret[];
+  readonly carets: readonly CaretStop[];
   /** The inked box; empty where nothing is inked. */
   readonly ink: Bounds;
   /** Never empty. */
@@ -54,7 +40,7 @@ export const unbent = (setting: Setting): Bent => ({
 });
 
 /** Puts together what a bend gave. */
-export function bentFrom(setting: Setting, letters: readonly BentLetter[], carets: readonly BentCaret[], marks: readonly Path[] = [], messages: readonly string[] = []): Bent {
+export function bentFrom(setting: Setting, letters: readonly BentLetter[], carets: readonly CaretStop[], marks: readonly Path[] = [], messages: readonly string[] = []): Bent {
   const ink = joinAll(letters.map((l) => shifted(l.outline.bounds, l.x, l.y)));
   const feet = carets.flatMap((c) => [c.foot, c.head]).map((p): Bounds => ({ minX: p.x, maxX: p.x, minY: p.y, maxY: p.y }));
   const frame = joinAll(feet);
@@ -87,7 +73,7 @@ export function warped(setting: Setting, kernel: Kernel, lineWarp: (line: number
     const outline = kept(l.outline, `${kernel.name} ${key} ${l.x} ${l.y}`, () => kernel.warp(kernel.weld(l.outline), (x, y, out) => warp(x + l.x, y + l.y, out), bendTolerance), (kernel.name === "draft" ? 1 : remembered) * count.get(l.outline)!);
     return { ...l, outline, x: 0, y: 0, quad: quadOf(l).map((p) => image(warp, p)) };
   });
-  const carets = setting.carets.map((c): BentCaret => {
+  const carets = setting.carets.map((c): CaretStop => {
     const { warp } = lineWarp(c.line);
     return { ...c, foot: image(warp, c.foot), head: image(warp, c.head) };
   });

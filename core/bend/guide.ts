@@ -1,4 +1,4 @@
-import { Track, trackPoint, type TrackPoint } from "../curves/track";
+import { trackPoint, type TrackPoint } from "../curves/track";
 
 /**
  * A line that letters stand on, walked by its length. `at` writes the place, the unit direction of travel, the signed curvature (positive
@@ -48,9 +48,6 @@ export function circleGuide(cx: number, cy: number, radius: number, start: numbe
     },
   };
 }
-
-/** A guide along a curve. */
-export const trackGuide = (track: Track): Guide => track;
 
 /** The same line walked from its end. */
 export function reversedGuide(guide: Guide): Guide {

@@ -96,6 +96,17 @@ describe("other lines", () => {
     expect(at(guide, 100).y).toBe(0);
   });
 
+  test("words on a line that was drawn from right to left stand upright, unless they are told otherwise", () => {
+    const node = (x: number, y: number) => ({ x, y, inX: 0, inY: 0, outX: 0, outY: 0, smooth: false });
+    const line = { closed: false, nodes: [node(500, 0), node(-500, 100)] };
+    const way = (w: string) => {
+      const { guide, anchor } = make("drawn", { line, way: w });
+      return Math.sign(at(guide, anchor).dx);
+    };
+    expect([way("upright"), way("along"), way("back")]).toEqual([1, -1, 1]);
+    expect(make("drawn", { line, way: "upright" }).anchor).toBeCloseTo(make("drawn", { line, way: "along" }).guide.length / 2, 6);
+  });
+
   test("a line walked backwards has its letters on the other side", () => {
     const g = circleGuide(0, 0, 100, 0, 200, false);
     const back = reversedGuide(g);

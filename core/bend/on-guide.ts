@@ -5,8 +5,8 @@ import { apply, multiply, translation, type Matrix } from "../curves/matrix";
 import type { Path } from "../curves/path";
 import { trackPoint } from "../curves/track";
 import { placed } from "../lettering/letter-forms";
-import type { Letter, Setting } from "../lettering/setting";
-import { bentFrom, quadOf, warped, type Bent, type BentCaret, type BentLetter } from "./bent";
+import type { CaretStop, Letter, Setting } from "../lettering/setting";
+import { bentFrom, quadOf, warped, type Bent, type BentLetter } from "./bent";
 import { alongParallel, type Guide } from "./guide";
 import type { AnchoredGuide } from "./guide-kind";
 
@@ -34,7 +34,7 @@ export function onGuide(setting: Setting, { guide, anchor, lift = 0, message }: 
     return warped(spaced, kernel, (line) => warps[line], marks, messages);
   }
   const letters = spaced.letters.map((l) => turned(l, spaced, guide, from, up));
-  const carets = spaced.carets.map((c): BentCaret => {
+  const carets = spaced.carets.map((c): CaretStop => {
     const { baseline } = spaced.lines[c.line];
     const m = frameAt(guide, from, up - baseline, c.foot.x);
     return { ...c, foot: apply(m, { x: 0, y: c.foot.y - baseline }), head: apply(m, { x: 0, y: c.head.y - baseline }) };

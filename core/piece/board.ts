@@ -3,8 +3,7 @@ import { colourSchema } from "../colour";
 import { units } from "../units";
 
 /** A line across the board that moves are drawn to. */
-export const boardGuideSchema = z.object({ axis: z.enum(["x", "y"]), /** Pixels from the left or top edge. */ at: z.number().min(-1e6).max(1e6) });
-export type BoardGuide = z.infer<typeof boardGuideSchema>;
+const boardGuideSchema = z.object({ axis: z.enum(["x", "y"]), /** Pixels from the left or top edge. */ at: z.number().min(-1e6).max(1e6) });
 
 export const boardSchema = z.object({
   /** In the board's own unit. */

@@ -1,12 +1,14 @@
 import { beforeEach, describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { form } from "../../demo/build";
 import { board, styleOf, word } from "../../tests/engine";
 import { apply, invert } from "@/core/curves/matrix";
-import { itemMatrix, type Item, type Lettering } from "@/core/piece/schema";
+import { itemMatrix, newShapeItem, type Item, type Lettering } from "@/core/piece/schema";
 import type { LetteringUpdate } from "@/worker/protocol";
 import { useStudio } from "../state/store";
-import { moveGesture, resized, scaleGesture, turnGesture } from "./gestures";
+import { moveGesture, resized, scaleGesture, scaleTogether, sideGesture, stepped, turnGesture, turnTogether } from "./gestures";
 import { boardBox, caretAt, hit } from "./hit";
+import { placeOf } from "./place";
 import { edgesOf, snap, snapLines } from "./snap";
 import { fitted, toBoard, zoomed } from "./view";
 
@@ -114,6 +116,44 @@ describe("gestures", () => {
     expect(now().turn % 15).toBeCloseTo(0, 9);
   });
 
+  test("a side stretches words as a whole, and the other side stays", () => {
+    // The box reaches from 100 to 300 across: its right side, dragged to 400, makes it half as wide again.
+    sideGesture("word", 1)(at(400, 165));
+    expect(now()).toMatchObject({ across: expect.closeTo(1.5, 9), down: 1, size: 100 });
+    expect(apply(itemMatrix(now()), { x: box.minX, y: -350 })).toMatchObject({ x: expect.closeTo(100, 9), y: expect.closeTo(165, 9) });
+    sideGesture("word", 0)(at(200, 95));
+    // The scene is still that of before: from 130 to 95, over a height of 70.
+    expect(now().down).toBeCloseTo(1.5, 9);
+  });
+
+  test("a side of a shape changes its width and leaves its coats as they are", () => {
+    const panel = newShapeItem({ id: "panel", name: "", x: 400, y: 200, size: 100, width: 2000, height: 1000, shape: form("rectangle") as never, styleId: null, ownStyle: null });
+    const ink = { minX: -1000, minY: -500, maxX: 1000, maxY: 500 };
+    useStudio.getState().open({ piece: board(panel), styles: {} });
+    useStudio.setState({ scene: { width: 800, height: 400, ground: null, draft: false, times: {}, items: [{ kind: "shape", id: "panel", matrix: itemMatrix(panel), layers: [], hidden: false, locked: false, ink, view: null, painted: ink, frame: ink, metrics: update(items[0]).metrics, outline: "" }] } });
+    sideGesture("panel", 3)(at(200, 200));
+    expect(now("panel")).toMatchObject({ width: expect.closeTo(3000, 6), size: 100, across: 1, x: expect.closeTo(350, 6) });
+  });
+
+  test("several items scale and turn about one point", () => {
+    useStudio.getState().select(["word", "two"]);
+    const all = { minX: 100, minY: 130, maxX: 700, maxY: 380 };
+    scaleTogether(all, 2)(at(400, 255));
+    expect([now().size, now("two").size]).toEqual([expect.closeTo(50, 9), expect.closeTo(50, 9)]);
+    expect(now("two")).toMatchObject({ x: expect.closeTo(300, 9), y: expect.closeTo(255, 9) });
+    turnTogether(all, { x: 400, y: 0 })(at(800, 255));
+    expect([now().turn, now("two").turn]).toEqual([expect.closeTo(90, 9), expect.closeTo(90, 9)]);
+  });
+
+  test("increments round moves, turns and scales while they are on, or while Shift is held", () => {
+    expect([stepped(47, "move"), stepped(47, "turn", true)]).toEqual([47, 45]);
+    useStudio.getState().set({ increments: { on: true, move: 10, turn: 15, scale: 10 } });
+    expect([stepped(47, "move"), stepped(53, "turn"), stepped(133, "scale")]).toEqual([50, 60, 130]);
+    moveGesture({ x: 0, y: 0 })(at(33, 4));
+    expect(now()).toMatchObject({ x: 130, y: 200 });
+    useStudio.getState().set({ increments: { on: false, move: 10, turn: 15, scale: 10 } });
+  });
+
   test("a size by number keeps the middle too", () => {
     const l = { ...now() };
     resized(l, update(now() as Lettering), (x) => void (x.size = 50));
@@ -132,6 +172,26 @@ describe("aiming", () => {
     expect(hit([turned, { ...turned, id: "front" }], inside, 0)?.id).toBe("front");
     expect(hit([turned], { x: 200, y: 250 }, 0)).toBeUndefined();
     expect(boardBox(turned).maxY - boardBox(turned).minY).toBeCloseTo(200, 9);
+  });
+
+  test("passes through the hole of a ring, what is hidden and what is locked", () => {
+    const quad = [{ x: 0, y: -700 }, { x: 300, y: -700 }, { x: 300, y: 0 }, { x: 0, y: 0 }];
+    const ring = { ...update(word("Hi", { x: 0, y: 300 })), marks: ["M0 0"], letters: [{ from: 0, to: 1, line: 0, quad }] };
+    expect(hit([ring], { x: 20, y: 270 }, 0)?.id).toBe("word");
+    expect(hit([ring], { x: 120, y: 270 }, 0)).toBeUndefined();
+    expect(hit([{ ...ring, hidden: true }, { ...ring, locked: true }], { x: 20, y: 270 }, 0)).toBeUndefined();
+  });
+
+  test("finds its way through a view in perspective and back", () => {
+    const seen = { ...turned, view: { box, corners: [{ x: 300, y: -700 }, { x: 1700, y: -600 }, { x: 2000, y: 0 }, { x: 0, y: 0 }] } };
+    const place = placeOf(seen, { zoom: 0.5, x: 10, y: 20 });
+    for (const p of [{ x: 100, y: -300 }, { x: 1900, y: -20 }, { x: 1000, y: -650 }]) {
+      const back = place.fromBoard(place.toBoard(p));
+      expect(back).toEqual({ x: expect.closeTo(p.x, 3), y: expect.closeTo(p.y, 3) });
+    }
+    const corner = place.toBoard({ x: 0, y: -700 });
+    expect(corner).toMatchObject(apply(turned.matrix, { x: 300, y: -700 }));
+    expect(place.toScreen({ x: 0, y: -700 })).toEqual({ x: expect.closeTo(corner.x * 0.5 + 10, 6), y: expect.closeTo(corner.y * 0.5 + 20, 6) });
   });
 
   test("puts the caret between the nearest letters", () => {

@@ -1,4 +1,4 @@
-import type { KeyboardEvent, PointerEvent } from "react";
+import type { KeyboardEvent, MouseEvent, PointerEvent } from "react";
 import type { Point } from "@/core/curves/matrix";
 import { useStudio } from "../state/store";
 import { useBench } from "./bench-context";
@@ -18,15 +18,18 @@ interface Props {
   look?: "round" | "square" | "diamond" | "small";
   picked?: boolean;
   cursor?: string;
-  onPick?: (event: PointerEvent) => void;
+  /** It was pressed, or reached by Tab. */
+  onPick?: () => void;
   onDelete?: () => void;
+  /** Leaves the focus where it is when it is pressed, so that the arrow keys still move the item and not the handle. */
+  passive?: boolean;
 }
 
 /**
  * A handle on the art itself. It is dragged, or, when it has the focus, moved by the arrow keys, by a pixel of the board or with Shift by
  * ten.
  */
-export function Grip({ at, label, name, gesture, look = "round", picked, cursor = "move", onPick, onDelete }: Props) {
+export function Grip({ at, label, name, gesture, look = "round", picked, cursor = "move", onPick, onDelete, passive }: Props) {
   const { begin } = useBench();
   const onKeyDown = (e: KeyboardEvent) => {
     const way = arrows[e.key];
@@ -44,16 +47,21 @@ export function Grip({ at, label, name, gesture, look = "round", picked, cursor 
   };
   const shared = {
     fill: picked ? "var(--accent)" : "var(--sheet)", stroke: "var(--accent)", strokeWidth: 1.5, style: { cursor },
-    tabIndex: 0, role: "button", "aria-label": label, "data-handle": name, onKeyDown, onKeyUp: () => useStudio.getState().settle(),
+    tabIndex: 0, role: "button", "aria-label": label, "data-handle": name, onKeyDown, onKeyUp: () => useStudio.getState().settle(), onFocus: onPick,
+    onMouseDown: (e: MouseEvent) => passive && e.preventDefault(),
     onPointerDown: (e: PointerEvent) => {
       if (e.button !== 0) return;
-      onPick?.(e);
+      onPick?.();
       begin(gesture(toBoard(useStudio.getState().view, at)), e);
     },
   };
+  const focusHandle = (e: MouseEvent) => {
+    e.preventDefault();
+    if (!passive) (e.currentTarget.nextElementSibling as SVGElement | null)?.focus();
+  };
   const tip = <title>{label}</title>;
   // A ring around it that is taken hold of too: fingers and hands are not exact.
-  const reach = <circle cx={at.x} cy={at.y} r={11} fill="transparent" style={{ cursor }} onPointerDown={shared.onPointerDown} data-reach={name} />;
+  const reach = <circle cx={at.x} cy={at.y} r={11} fill="transparent" style={{ cursor }} onPointerDown={shared.onPointerDown} onMouseDown={focusHandle} data-reach={name} />;
   if (look === "square" || look === "diamond")
     return (
       <>

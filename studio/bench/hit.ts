@@ -31,22 +31,6 @@ const near = (l: LetterUpdate, p: Point, slack: number): boolean => {
   return p.x >= Math.min(...xs) - slack && p.x <= Math.max(...xs) + slack && p.y >= Math.min(...ys) - slack && p.y <= Math.max(...ys) + slack;
 };
 
-/** Whether a point lies in a quadrilateral, whichever way it runs. */
-export function inQuad(quad: readonly Point[], p: Point): boolean {
-  let inside = false;
-  for (let i = 0, j = quad.length - 1; i < quad.length; j = i++) {
-    const [a, b] = [quad[i], quad[j]];
-    if (a.y > p.y !== b.y > p.y && p.x < ((b.x - a.x) * (p.y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
-  }
-  return inside;
-}
-
-/** The letter at a point of an item's space: the smallest box around it. */
-export function letterAt(item: LetteringUpdate, p: Point): LetterUpdate | undefined {
-  const size = (l: LetterUpdate) => Math.abs((l.quad[2].x - l.quad[0].x) * (l.quad[3].y - l.quad[1].y) - (l.quad[3].x - l.quad[1].x) * (l.quad[2].y - l.quad[0].y));
-  return item.letters.filter((l) => inQuad(l.quad, p)).sort((a, b) => size(a) - size(b))[0];
-}
-
 /** The caret place in a lettering's text nearest to a point of its space. */
 export function caretAt(item: LetteringUpdate, at: Point): number {
   let best = { index: 0, distance: Infinity };

@@ -121,6 +121,7 @@ function LetterGrips({ letter, toScreen, changing, picked }: { letter: LetterUpd
     <>
       <Lead points={[top, turn]} />
       <Grip
+        passive
         at={turn} look="small" name="letter-turn" label="Turn the picked letters (Shift: in steps)" cursor="grab"
         gesture={changing("turn letters", picked, (start, now, k, shift) => {
           const by = angle(now) - angle(start);
@@ -129,6 +130,7 @@ function LetterGrips({ letter, toScreen, changing, picked }: { letter: LetterUpd
         })}
       />
       <Grip
+        passive
         at={at[2]} look="square" name="letter-scale" label="Scale the picked letters" cursor="nwse-resize"
         gesture={changing("scale letters", picked, (start, now, k) => {
           const by = far(now) / (far(start) || 1);
@@ -166,7 +168,7 @@ function GapGrip({ item, letter, toScreen, changing }: { item: LetteringUpdate; 
   const was = changeAt(l, letter.from).space;
   return (
     <Grip
-      at={at} look="small" name={`gap-${letter.from}`} cursor="ew-resize" picked={was !== 0} label={`Gap after “${l.text.slice(letter.from, letter.to)}”: drag, or arrow keys`}
+      passive at={at} look="small" name={`gap-${letter.from}`} cursor="ew-resize" picked={was !== 0} label={`Gap after “${l.text.slice(letter.from, letter.to)}”: drag, or arrow keys`}
       gesture={changing("kern", [letter.from], (start, now, k) => ({ space: Math.round((was + ((now.x - start.x) * right.x + (now.y - start.y) * right.y) / (item.lines[k.line]?.scale || 1)) * 10) / 10 }))}
     />
   );

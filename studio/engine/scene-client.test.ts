@@ -6,7 +6,7 @@ import type { PieceFile } from "@/core/piece/schema";
 import { layerKey, type Known, type SceneUpdate } from "@/worker/protocol";
 
 /** A worker in this process: what it is asked, and answers that the test decides. */
-const asked: { file: PieceFile; known: Known }[] = [];
+const asked: { file: PieceFile; known: Known; dragging: boolean }[] = [];
 let answer: (file: PieceFile, known: Known) => Promise<unknown>;
 let opened = 0;
 const ports: MessagePort[] = [];
@@ -21,8 +21,8 @@ class FakeWorker {
     // Node's ports name their listeners otherwise than a page's; comlink listens as a page does.
     expose(
       {
-        compile: (file: PieceFile, known: Known) => {
-          asked.push({ file, known });
+        compile: (file: PieceFile, known: Known, dragging: boolean) => {
+          asked.push({ file, known, dragging });
           return answer(file, known);
         },
         svg: async () => ({ ok: false, message: "No ink." }),
@@ -80,6 +80,34 @@ describe("the page's side of the worker", () => {
     await settled();
     expect(asked.map((a) => a.file.piece.items[0].id)).toEqual(["a", "d"]);
     expect(scenes).toHaveLength(2);
+  });
+
+  test("draws the end of a drag exactly, and only where a draft is shown", async () => {
+    answer = async (file) => ({ ok: true, value: { ...update(file), draft: asked.at(-1)!.dragging } });
+    client.request(fileOf("a"), true);
+    await settled();
+    expect(scenes.at(-1)!.draft).toBe(true);
+    client.settle();
+    await settled();
+    expect(asked.map((a) => a.dragging)).toEqual([true, false]);
+    expect(scenes.at(-1)!.draft).toBe(false);
+    client.settle();
+    await settled();
+    expect(asked).toHaveLength(2);
+  });
+
+  test("a drag that ends while its draft is under way, or waits, is drawn exactly as well", async () => {
+    answer = async (file) => ({ ok: true, value: { ...update(file), draft: asked.at(-1)!.dragging } });
+    client.request(fileOf("a"), true);
+    client.request(fileOf("b"), true);
+    client.settle();
+    await settled();
+    expect(asked.map((a) => [a.file.piece.items[0].id, a.dragging])).toEqual([["a", true], ["b", false]]);
+    client.request(fileOf("c"), true);
+    client.settle();
+    await settled();
+    expect(asked.slice(2).map((a) => [a.file.piece.items[0].id, a.dragging]).at(-1)).toEqual(["c", false]);
+    expect(scenes.at(-1)!.draft).toBe(false);
   });
 
   test("says which layers it holds, and asks again for what had gone", async () => {

@@ -1,6 +1,6 @@
 import { contoursOf } from "../../curves/contour";
 import type { Path } from "../../curves/path";
-import { Track } from "../../curves/track";
+import { Track, trackPoint } from "../../curves/track";
 import { memoByIdentity } from "../../memo";
 import type { Params } from "../../params";
 import { reversedGuide, straightGuide } from "../guide";
@@ -10,14 +10,16 @@ import type { AnchoredGuide, GuideContext } from "../guide-kind";
 export const alongParams = {
   start: { type: "number", label: "Start", hint: "Where on the line the words are, from its start to its end", default: 50, min: 0, max: 100, step: 1, suffix: "%" },
   way: {
-    type: "choice", label: "Runs", hint: "Which way the words read along the line", default: "along",
+    type: "choice", label: "Runs", hint: "Which way the words read along the line", default: "upright",
     options: [
+      { value: "upright", label: "Upright", hint: "Whichever way the words are not upside down where they stand" },
       { value: "along", label: "Along", hint: "From the start of the line to its end" },
       { value: "back", label: "Back", hint: "From its end to its start, on the other side" },
     ],
   },
 } satisfies Params;
 
+const place = trackPoint();
 const tracks = memoByIdentity<Path, Track | null>(1);
 
 /** The guide along the longest contour of a path; the straight line where there is none. */
@@ -28,5 +30,7 @@ export function guideAlong(path: Path, values: Record<string, unknown>, { left, 
   });
   if (!track) return { guide: straightGuide(left, 0, width), anchor: -left, message: "The guide line has no length, so the words stand straight." };
   const at = ((values.start as number) / 100) * track.length;
-  return values.way === "back" ? { guide: reversedGuide(track), anchor: track.length - at } : { guide: track, anchor: at };
+  track.at(at, place);
+  const back = values.way === "back" || (values.way === "upright" && place[2] < 0);
+  return back ? { guide: reversedGuide(track), anchor: track.length - at } : { guide: track, anchor: at };
 }
