@@ -179,7 +179,7 @@ test("what is shown after a drag is what is exported", async ({ page }) => {
   await page.keyboard.press("3");
   // Coats that take longer than a frame, so that the drag is drawn as a draft.
   await page.getByLabel("Choose a style").click();
-  await page.getByRole("dialog").getByRole("button", { name: "Airwave" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Airwave" }).first().click();
   await page.keyboard.press("2");
   await choose(page, "Bend", "Envelope");
   const node = await gripAt(page, "mesh-0");

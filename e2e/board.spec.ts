@@ -32,7 +32,7 @@ test("shapes are added, sized in units, set, widened with their coats even, and 
   await toBench(page);
   await page.keyboard.press("3");
   await page.getByLabel("Choose a style").click();
-  await page.getByRole("dialog").getByRole("button", { name: "Enamel Panel" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Enamel Panel" }).first().click();
   await expect(page.locator("[data-coat]")).toHaveCount(3);
   expect(faults).toEqual([]);
 });

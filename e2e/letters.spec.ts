@@ -101,7 +101,7 @@ test("the chooser sorts by what is measured and says when a face will not carry 
   await toBench(page);
   await page.keyboard.press("3");
   await page.getByLabel("Choose a style").click();
-  await page.getByRole("dialog").getByRole("button", { name: "Felt Patch" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Felt Patch" }).first().click();
   await page.keyboard.press("1");
   await page.getByRole("button", { name: "Face", exact: true }).click();
   const list = page.getByRole("listbox", { name: "Faces" });

@@ -39,7 +39,7 @@ test("the face list shows the present word in each face, and a face is chosen by
   const before = await boardPaths(page).catch(() => []);
   await page.getByRole("button", { name: "Face", exact: true }).focus();
   await page.keyboard.press("Enter");
-  const options = page.getByRole("option");
+  const options = page.getByRole("listbox", { name: "Faces" }).getByRole("option");
   await expect(options.first()).toBeVisible();
   expect(await options.count()).toBeGreaterThanOrEqual(16);
   for (const text of await options.allInnerTexts()) expect(text).toContain("Ferry");

@@ -31,7 +31,7 @@ export function bend(setting: Setting, how: Bend | null, context: BendContext): 
   const id = shapeOf(how);
   const outline = id === undefined ? undefined : context.outline(id);
   const key = `${context.kernel.name} ${JSON.stringify(how)} ${outline ? numberOf(outline) : ""}`;
-  return kept(setting, key, () => {
+  const made = () => {
     switch (how.kind) {
       case "guide":
         return along(setting, how, context, outline, key);
@@ -40,7 +40,9 @@ export function bend(setting: Setting, how: Bend | null, context: BendContext): 
       case "fit":
         return inShape(setting, how, outline, context.kernel, key);
     }
-  });
+  };
+  // Of a drag only the last place is of use: what is kept longer has to be carried along at every collection of memory.
+  return kept(setting, key, made, context.kernel.name === "draft" ? 1 : undefined);
 }
 
 function along(setting: Setting, how: GuideBend, { kernel, capHeight }: BendContext, outline: Path | undefined, key: string): Bent {

@@ -1,16 +1,12 @@
 import { areaOf } from "./arrange/tidy";
 import type { Bounds } from "./bounds";
-import { Budget } from "./budget";
 import { contoursOf, movedBy, pathOf, reversed, stride, type Contour } from "./contour";
+import { draftWarp } from "./draft-warp";
 import type { Band, Join, Kernel, Warp } from "./kernel";
 import type { Point } from "./matrix";
 import { draftOutline } from "./offset/draft-outline";
 import { Path } from "./path";
 import { memoByIdentity } from "../memo";
-import { warpContours } from "./warp";
-
-/** How far a draft's bent curves may lie from their true image, in units: less than a pixel of the bench. */
-const tolerance = 0.5;
 
 /**
  * A path with the contours it was made of, outers positive, and the box of its points in place of its own, from which handles stand out
@@ -67,8 +63,8 @@ export class DraftKernel implements Kernel {
     return outers.length === all.length ? this.weld(path) : made(outers);
   }
 
-  warp(path: Path, warp: Warp, _tolerance?: number, budget = new Budget()): Path {
-    const contours = warpContours(this.weld(path).contours, warp, tolerance, budget);
+  warp(path: Path, warp: Warp): Path {
+    const contours = this.weld(path).contours.map((c) => draftWarp(c, warp));
     // A map that turns the plane over turns outlines round.
     const turned = contours.reduce((sum, c) => sum + areaOf(c), 0) < 0;
     return made(turned ? contours.map(reversed) : contours);

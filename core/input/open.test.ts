@@ -26,7 +26,7 @@ describe("opening a file", () => {
     ["a piece without a version", text({ ...piece, version: undefined }), /no format version/],
     ["a piece with a torn lettering", text({ ...piece, items: [{ ...word("Tea"), size: "big" }] }), /damaged at items\[0\]\.size/],
     ["a size of a million", text({ ...piece, items: [{ ...word("Tea"), size: 1e6 }] }), /items\[0\]\.size/],
-    ["a text of 2,001 characters", text(board(word("x".repeat(2001)))), /at most 2000 characters/],
+    ["a text of 2,001 characters", text({ ...piece, items: [{ ...word("Tea"), text: "x".repeat(2001) }] }), /at most 2000 characters/],
     ["a board of no width", text({ ...piece, board: { ...piece.board, width: 0 } }), /board\.width/],
     ["a colour that is none", text({ ...style, inks: [{ id: "a", name: "A", colour: "red" }] }), /#rrggbb/],
     ["a torn SVG", "<svg><g></svg>", /SVG is damaged/],
