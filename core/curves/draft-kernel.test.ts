@@ -15,7 +15,7 @@ const apart = (a: Path, b: Path): number => exact.area(exact.exclude([a, b])) / 
 
 let letters: Path[];
 beforeAll(async () => {
-  letters = (await Promise.all(benchFaces.map(async (f) => outlines(await openFace(f), "Rag&8")))).flat();
+  letters = (await Promise.all(benchFaces.map(async (f) => outlines(await openFace(f), "Rg&")))).flat();
 });
 
 describe("a draft, against the exact outline", () => {

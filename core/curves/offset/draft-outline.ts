@@ -46,7 +46,9 @@ export function draftOutline(c: Contour, d: number, join: Join): Contour {
     if (addJoin(out, p[n * stride], p[n * stride + 1], b[0], b[1], next[0], next[1], d, join, false, false)) closings.push(before);
   }
   out.endAt(x0, y0);
-  return withoutLoops(out.build(true), closings);
+  const raw = out.build(true);
+  // Grown, its loops lie where it covers in any case.
+  return d > 0 ? raw : withoutLoops(raw, closings);
 }
 
 /** How much longer a curve of this curvature gets beside itself; where it has none that can be known, none. */
