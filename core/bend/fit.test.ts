@@ -14,6 +14,7 @@ import type { LoadedEngine } from "../piece/engine";
 import { shapeKind } from "../shape/kinds";
 import { bend } from "./bend";
 import type { Fitted } from "./fit";
+import { guideKind } from "./guides";
 import { fromPerspective, isView, perspective } from "./perspective";
 import { edgesOf, findCorners, outerTrack } from "./shape-edges";
 
@@ -104,6 +105,12 @@ describe("words that fill a shape", () => {
       expect(bent.messages[0]).toMatch(why);
       expect(bent.letters[0].quad[0].y).toBe(setting.letters[0].y + setting.letters[0].outline.bounds.minY);
     }
+  });
+
+  test("where no shape was chosen yet, a message asks for one and does not speak of one that is gone", () => {
+    expect(fill(undefined, { shape: "" }).messages[0]).toMatch(/^Choose a shape/);
+    const along = bend(setting, { kind: "guide", line: newStep(guideKind("outline")), letters: "turn", shift: 0, distance: 0, spread: false }, { kernel: engine.kernel, capHeight: 860, outline: () => undefined });
+    expect(along.messages[0]).toMatch(/^Choose a shape/);
   });
 
   test("a shape that crosses itself is filled by its largest part", () => {

@@ -33,7 +33,10 @@ const places = 400;
  * @param outline of the shape, in lettering space; undefined where it is gone
  */
 export function inShape(setting: Setting, bend: FitBend, outline: Path | undefined, kernel: Kernel, key: string): Fitted {
-  if (!outline) return { ...unbent(setting), messages: ["The shape that these words filled is gone, so they stand straight."] };
+  if (!outline) {
+    const why = bend.shape ? "The shape that these words filled is gone, so they stand straight." : "Choose a shape for these words to fill.";
+    return { ...unbent(setting), messages: [why] };
+  }
   const ground = grounds(outline, `${kernel.name} ${bend.inset}`, () => {
     // Crossings are resolved first, so that a shape that crosses itself has an inside.
     const filled = kernel.weld(outline);

@@ -135,6 +135,22 @@ describe("gestures", () => {
     expect(now("panel")).toMatchObject({ width: expect.closeTo(3000, 6), size: 100, across: 1, x: expect.closeTo(350, 6) });
   });
 
+  test("a shape that is scaled or turned takes the words that fill it along, coats and all", () => {
+    const panel = newShapeItem({ id: "panel", name: "", x: 400, y: 200, size: 100, width: 2000, height: 1000, shape: form("rectangle") as never, styleId: null, ownStyle: null });
+    const words = word("Hi", { x: 400, y: 200, size: 60, bend: { kind: "fit", shape: "panel", corners: null, inset: 0, gap: 0 } });
+    const ink = { minX: -1000, minY: -500, maxX: 1000, maxY: 500 };
+    useStudio.getState().open({ piece: board(panel, words), styles: {} });
+    const shape = { kind: "shape" as const, id: "panel", matrix: itemMatrix(panel), layers: [], hidden: false, locked: false, ink, view: null, painted: ink, frame: ink, metrics: update(items[0]).metrics, outline: "" };
+    useStudio.setState({ scene: { width: 800, height: 400, ground: null, draft: false, times: {}, items: [shape, update(words)] } });
+    scaleGesture("panel", 2)(at(700, 350));
+    expect([now("panel").size, now("word").size]).toEqual([expect.closeTo(200, 6), expect.closeTo(120, 6)]);
+    turnGesture("panel", { x: 400, y: 0 })(at(800, 200));
+    expect([now("panel").turn, now("word").turn]).toEqual([expect.closeTo(90, 6), expect.closeTo(90, 6)]);
+    useStudio.getState().select(["panel"]);
+    scaleTogether({ minX: 300, maxX: 500, minY: 150, maxY: 250 }, 2)(at(400, 200));
+    expect(now("word").size).toBeCloseTo(60, 6);
+  });
+
   test("several items scale and turn about one point", () => {
     useStudio.getState().select(["word", "two"]);
     const all = { minX: 100, minY: 130, maxX: 700, maxY: 380 };

@@ -3,7 +3,7 @@ import { apply, invert, type Point } from "@/core/curves/matrix";
 import { isShape, itemMatrix, type Item } from "@/core/piece/schema";
 import { toPx } from "@/core/units";
 import type { ItemUpdate } from "@/worker/protocol";
-import { editItems, withGrounds } from "../state/edits/items";
+import { boundTo, editItems, withGrounds } from "../state/edits/items";
 import { useStudio } from "../state/store";
 import { itemOf } from "../state/work";
 import { boardBox, itemBox } from "./hit";
@@ -90,14 +90,16 @@ function keepInPlace(item: Item, anchor: Point, at: Point): void {
 const held = (v: number): number => Math.min(20_000, Math.max(1, v));
 const middleOf = (b: Bounds): Point => ({ x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 });
 
-/** Scales an item by one of its corners, its coats with it; the opposite corner stays, or the middle with Alt. */
+/** Scales an item by one of its corners, its coats and the words that fill it with it; the opposite corner stays, or the middle with Alt. */
 export function scaleGesture(id: string, corner: 0 | 1 | 2 | 3): Gesture {
   const [item] = updatesOf([id]);
   const key = newKey("scale");
   const box = itemBox(item);
   const opposite = corners(box)[(corner + 2) % 4];
   const grip = corners(box)[corner];
-  const { size } = itemOf(useStudio.getState().work!, id)!;
+  const work = useStudio.getState().work!;
+  const ids = boundTo(work, [id]);
+  const sizes = new Map(work.piece.items.map((i) => [i.id, i.size]));
   return ({ at, shift, alt }) => {
     const anchor = alt ? middleOf(box) : opposite;
     const fixed = apply(item.matrix, anchor);
@@ -107,9 +109,9 @@ export function scaleGesture(id: string, corner: 0 | 1 | 2 | 3): Gesture {
     const k = Math.max(0.01, stepped(raw * 100, "scale", shift) / 100);
     useStudio.getState().change(
       (w) =>
-        editItems(w, [id], (l) => {
-          l.size = held(size * k);
-          keepInPlace(l, anchor, fixed);
+        editItems(w, ids, (l) => {
+          l.size = held(sizes.get(l.id)! * k);
+          if (l.id === id) keepInPlace(l, anchor, fixed);
         }),
       key,
     );
@@ -160,22 +162,25 @@ export function sideGesture(id: string, side: 0 | 1 | 2 | 3): Gesture {
   };
 }
 
-/** Turns an item about its middle; Shift keeps to the increment. */
+/** Turns an item about its middle, with the words that fill it; Shift keeps to the increment. */
 export function turnGesture(id: string, start: Point): Gesture {
   const [item] = updatesOf([id]);
   const key = newKey("turn");
   const middle = middleOf(itemBox(item));
   const centre = apply(item.matrix, middle);
-  const { turn } = itemOf(useStudio.getState().work!, id)!;
+  const work = useStudio.getState().work!;
+  const ids = boundTo(work, [id]);
+  const turns = new Map(work.piece.items.map((i) => [i.id, i.turn]));
+  const turn = turns.get(id)!;
   const angle = (p: Point) => (Math.atan2(p.y - centre.y, p.x - centre.x) * 180) / Math.PI;
   const from = angle(start);
   return ({ at, shift }) => {
     const next = Math.round(stepped(turn + angle(at) - from, "turn", shift) * 10) / 10;
     useStudio.getState().change(
       (w) =>
-        editItems(w, [id], (l) => {
-          l.turn = within(next);
-          keepInPlace(l, middle, centre);
+        editItems(w, ids, (l) => {
+          l.turn = within(turns.get(l.id)! + next - turn);
+          if (l.id === id) keepInPlace(l, middle, centre);
         }),
       key,
     );
@@ -190,7 +195,7 @@ const within = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 3
 function together(name: string, measure: (move: Move) => { scale: number; turn: number; about: Point }): Gesture {
   const { work, selection } = useStudio.getState();
   const key = newKey(name);
-  const ids = withGrounds(work!, selection);
+  const ids = boundTo(work!, selection);
   const from = new Map(work!.piece.items.map((i) => [i.id, i]));
   return (move) => {
     const { scale, turn, about } = measure(move);

@@ -11,7 +11,7 @@ import { Field, Fold, Section } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
 import { alignSelected, distributeSelected, groupSelected, lockSelected, raiseSelected, repeatSelected, ungroupSelected } from "../../state/commands";
 import type { Alignment } from "../../state/edits/arrange";
-import { editItems, withGrounds } from "../../state/edits/items";
+import { boundTo, editItems, withGrounds } from "../../state/edits/items";
 import { useItem, useStudio } from "../../state/store";
 import { unitFactors } from "../units";
 
@@ -26,6 +26,13 @@ export function PlaceSection({ item }: { item: Item }) {
   const box = update && boardBox(update);
   const middle = box && { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
   const edit = (name: string, apply: (l: Item) => void) => change((w) => editItems(w, withGrounds(w, selection), apply), `${name} ${selection.join()}`);
+  // By as much as the item in hand turns, so that words keep their stand in the shape that they fill.
+  const turnTo = (v: number) => {
+    const by = v - item.turn;
+    const inHand = (l: Item) => useStudio.getState().scene?.items.find((i) => i.id === l.id);
+    const turned = (x: Item) => void (x.turn = ((((x.turn + by + 180) % 360) + 360) % 360) - 180);
+    change((w) => editItems(w, boundTo(w, selection), (l) => resized(l, inHand(l), selection.includes(l.id) ? (x) => void (x.turn = v) : turned)), `turn ${selection.join()}`);
+  };
   const place = (axis: "x" | "y", label: string, hint: string) => (
     <Field label={label} hint={hint} htmlFor={`place-${axis}`}>
       <NumberField
@@ -63,7 +70,7 @@ export function PlaceSection({ item }: { item: Item }) {
         {place("x", "Across", "Where the middle of the ink lies, from the left edge of the board")}
         {place("y", "Down", "Where the middle of the ink lies, from the top edge of the board")}
         <Field label="Turn" hint="Clockwise, about the middle of the ink" htmlFor="words-turn">
-          <NumberField id="words-turn" label="Turn" suffix="°" min={-360} max={360} value={item.turn} onChange={(v) => edit("turn", (l) => resized(l, useStudio.getState().scene?.items.find((i) => i.id === l.id), (x) => void (x.turn = v)))} onSettle={settle} />
+          <NumberField id="words-turn" label="Turn" suffix="°" min={-360} max={360} value={item.turn} onChange={turnTo} onSettle={settle} />
         </Field>
         <Align />
       </Section>

@@ -27,6 +27,13 @@ export function withGrounds(work: Work, ids: readonly string[]): string[] {
   return [...new Set([...ids, ...grounds.filter((id): id is string => !!id && work.piece.items.some((i) => i.id === id))])];
 }
 
+/** As `withGrounds`, with all words that fill those shapes or run along them: what has to be scaled and turned together. */
+export function boundTo(work: Work, ids: readonly string[]): string[] {
+  const all = withGrounds(work, ids);
+  const followers = work.piece.items.flatMap((i) => (isLettering(i) && all.includes(shapeOf(i.bend) ?? "") ? [i.id] : []));
+  return [...new Set([...all, ...followers])];
+}
+
 const boardSize = ({ piece: { board } }: Work) => ({ width: toPx(board.width, board.unit), height: toPx(board.height, board.unit) });
 
 const pushed = (work: Work, item: Item): Work => produce(work, (w) => void w.piece.items.push(item as never));
