@@ -18,6 +18,7 @@ import { Problem } from "../core/problem";
 import type { SceneItem, SceneLayer } from "../core/scene/scene";
 import { strainOf } from "../core/style/carries";
 import { fetchFace, forgetList, listFaces } from "./faces";
+import { Drafting } from "./drafting";
 import { itemUpdate } from "./item-update";
 import { layerKey, type Answer, type Known, type LayerUpdate, type Picture, type SceneUpdate, type SceneWorker, type SvgRequest } from "./protocol";
 
@@ -63,10 +64,7 @@ async function sceneOf({ piece, styles }: PieceFile, draft = false): Promise<Com
   return { ...compile(piece, new Map(styles.map((s) => [s.id, s])), engine, () => performance.now()), engine: e };
 }
 
-/** Milliseconds that a scene may take while something is dragged: a frame at 60 a second. */
-const frame = 16;
-/** Whether the drag in progress has shown that exact scenes take longer. */
-let slow = false;
+const drafting = new Drafting();
 
 async function answered<T>(work: () => Promise<T>): Promise<Answer<T>> {
   try {
@@ -93,9 +91,9 @@ async function withFace({ piece }: PieceFile, itemId: string, faceId?: string) {
 const worker: SceneWorker = {
   compile: (file, known, dragging) =>
     answered(async () => {
-      const draft = dragging && slow;
+      const draft = drafting.next(file.piece.items, dragging);
       const { scene, placed, times, engine: e } = await sceneOf(file, draft);
-      slow = dragging && (slow || Object.values(times).reduce((a, b) => a + b, 0) > frame);
+      if (!draft) drafting.exactTook(Object.values(times).reduce((a, b) => a + b, 0), dragging);
       const start = performance.now();
       const drawn = new Map(scene.items.map((i) => [i.id, i]));
       const items = file.piece.items.map((item, i) => {

@@ -2,7 +2,7 @@ import { corners, isEmpty, join, joinAll, shifted, type Bounds } from "../curves
 import type { Point } from "../curves/matrix";
 import type { Path } from "../curves/path";
 import { memoByIdentity } from "../memo";
-import type { Kernel, Warp } from "../curves/kernel";
+import type { Kernel, NamedWarp, Warp } from "../curves/kernel";
 import type { CaretStop, Letter, Setting } from "../lettering/setting";
 
 /** A letter after bending, with the box it is aimed at: four corners, clockwise from its top left. */
@@ -52,14 +52,8 @@ const kept = memoByIdentity<Path, Path>();
 /** Places of a bend that are remembered for each letter: a step back and forth costs nothing, and a long drag keeps little. */
 const remembered = 4;
 
-/** A map for each line of a setting, and what names it: equal names give equal maps. */
-export interface LineWarp {
-  readonly warp: Warp;
-  readonly key: string;
-}
-
 /** A setting with its outlines bent by a smooth map of each line. */
-export function warped(setting: Setting, kernel: Kernel, lineWarp: (line: number) => LineWarp, marks: readonly Path[] = [], messages: readonly string[] = []): Bent {
+export function warped(setting: Setting, kernel: Kernel, lineWarp: (line: number) => NamedWarp, marks: readonly Path[] = [], messages: readonly string[] = []): Bent {
   const point = new Float64Array(6);
   const image = (warp: Warp, p: Point): Point => {
     warp(p.x, p.y, point);
@@ -69,9 +63,9 @@ export function warped(setting: Setting, kernel: Kernel, lineWarp: (line: number
   const count = new Map<Path, number>();
   for (const l of setting.letters) count.set(l.outline, (count.get(l.outline) ?? 0) + 1);
   const letters = setting.letters.map((l): BentLetter => {
-    const { warp, key } = lineWarp(l.line);
-    const outline = kept(l.outline, `${kernel.name} ${key} ${l.x} ${l.y}`, () => kernel.warp(kernel.weld(l.outline), (x, y, out) => warp(x + l.x, y + l.y, out), bendTolerance), (kernel.name === "draft" ? 1 : remembered) * count.get(l.outline)!);
-    return { ...l, outline, x: 0, y: 0, quad: quadOf(l).map((p) => image(warp, p)) };
+    const map = lineWarp(l.line);
+    const outline = kept(l.outline, `${kernel.name} ${map.key} ${l.x} ${l.y}`, () => kernel.bent(l.outline, l, map, bendTolerance), (kernel.name === "draft" ? 1 : remembered) * count.get(l.outline)!);
+    return { ...l, outline, x: 0, y: 0, quad: quadOf(l).map((p) => image(map.warp, p)) };
   });
   const carets = setting.carets.map((c): CaretStop => {
     const { warp } = lineWarp(c.line);

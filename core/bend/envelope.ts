@@ -1,7 +1,7 @@
-import type { Kernel } from "../curves/kernel";
+import type { Kernel, NamedWarp } from "../curves/kernel";
 import { memoByIdentity } from "../memo";
 import type { Setting } from "../lettering/setting";
-import { lineBox, solid, warped, type Bent, type LineWarp } from "./bent";
+import { lineBox, solid, warped, type Bent } from "./bent";
 import { Sheet, sheetWarp, type Mesh } from "./mesh";
 import { rowsOf, rowWarp, type SquareMap } from "./rows";
 import type { EnvelopeBend } from "./schema";
@@ -11,7 +11,7 @@ const sheetOf = (mesh: Mesh) => sheets(mesh, "", () => new Sheet(mesh));
 
 /** Bends a setting by its envelope. */
 export function inEnvelope(setting: Setting, bend: EnvelopeBend, kernel: Kernel): Bent {
-  const warps = new Map<number, LineWarp>();
+  const warps = new Map<number, NamedWarp>();
   return warped(setting, kernel, (line) => {
     let made = warps.get(line);
     if (!made) warps.set(line, (made = lineWarp(setting, bend, line)));
@@ -22,7 +22,7 @@ export function inEnvelope(setting: Setting, bend: EnvelopeBend, kernel: Kernel)
 /** The mesh that bends a line. */
 export const meshOfLine = ({ scope, meshes }: EnvelopeBend, line: number): Mesh => (scope === "lines" ? meshes[Math.min(line, meshes.length - 1)] : meshes[0]);
 
-function lineWarp(setting: Setting, bend: EnvelopeBend, line: number): LineWarp {
+function lineWarp(setting: Setting, bend: EnvelopeBend, line: number): NamedWarp {
   const mesh = meshOfLine(bend, line);
   const sheet = sheetOf(mesh);
   const block = solid(setting.ink);

@@ -1,9 +1,9 @@
-import type { Kernel } from "../curves/kernel";
+import type { Kernel, NamedWarp } from "../curves/kernel";
 import type { Point } from "../curves/matrix";
 import type { Path } from "../curves/path";
 import { memoByIdentity } from "../memo";
 import type { Setting } from "../lettering/setting";
-import { unbent, warped, type Bent, type LineWarp } from "./bent";
+import { unbent, warped, type Bent } from "./bent";
 import { coonsMap } from "./coons";
 import { rowsOf, rowWarp, type SquareMap } from "./rows";
 import type { FitBend } from "./schema";
@@ -37,10 +37,11 @@ export function inShape(setting: Setting, bend: FitBend, outline: Path | undefin
     const why = bend.shape ? "The shape that these words filled is gone, so they stand straight." : "Choose a shape for these words to fill.";
     return { ...unbent(setting), messages: [why] };
   }
-  const ground = grounds(outline, `${kernel.name} ${bend.inset}`, () => {
+  const ground = grounds(outline, `${bend.inset}`, () => {
     // Crossings are resolved first, so that a shape that crosses itself has an inside.
-    const filled = kernel.weld(outline);
-    const inset = bend.inset === 0 ? filled : kernel.grow(filled, -bend.inset, { kind: "miter", limit: 4 });
+    const { exact } = kernel;
+    const filled = exact.weld(outline);
+    const inset = bend.inset === 0 ? filled : exact.grow(filled, -bend.inset, { kind: "miter", limit: 4 });
     const track = outerTrack(inset);
     return track ? { track, found: findCorners(track) } : null;
   });
@@ -52,7 +53,7 @@ export function inShape(setting: Setting, bend: FitBend, outline: Path | undefin
   const corners = bend.corners ?? found;
   const map = maps(track, JSON.stringify(corners), () => coonsMap(edgesOf(track, corners)));
   const rows = rowsOf(setting);
-  const warps = setting.lines.map((l, line): LineWarp => ({ warp: rowWarp(setting, line, map, rows[line], bend.gap), key: `${key} ${JSON.stringify([corners, rows[line], line, l.ink])}` }));
+  const warps = setting.lines.map((l, line): NamedWarp => ({ warp: rowWarp(setting, line, map, rows[line], bend.gap), key: `${key} ${JSON.stringify([corners, rows[line], line, l.ink])}` }));
   const p = new Float64Array(6);
   const at = (share: number): Point => {
     track.at(share * track.length, p);

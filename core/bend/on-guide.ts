@@ -4,7 +4,7 @@ import type { Kernel } from "../curves/kernel";
 import { apply, multiply, translation, type Matrix } from "../curves/matrix";
 import type { Path } from "../curves/path";
 import { trackPoint } from "../curves/track";
-import { placed } from "../lettering/letter-forms";
+import { memoByIdentity } from "../memo";
 import type { CaretStop, Letter, Setting } from "../lettering/setting";
 import { bentFrom, quadOf, warped, type Bent, type BentLetter } from "./bent";
 import { alongParallel, type Guide } from "./guide";
@@ -33,7 +33,7 @@ export function onGuide(setting: Setting, { guide, anchor, lift = 0, message }: 
     const warps = spaced.lines.map((line) => ({ warp: flowWarp(guide, from, up, up - line.baseline), key: `${key} ${line.baseline}` }));
     return warped(spaced, kernel, (line) => warps[line], marks, messages);
   }
-  const letters = spaced.letters.map((l) => turned(l, spaced, guide, from, up));
+  const letters = spaced.letters.map((l) => turned(l, spaced, guide, from, up, kernel));
   const carets = spaced.carets.map((c): CaretStop => {
     const { baseline } = spaced.lines[c.line];
     const m = frameAt(guide, from, up - baseline, c.foot.x);
@@ -49,15 +49,22 @@ function frameAt(guide: Guide, anchor: number, offset: number, x: number): Matri
   return [dx, dy, -dy, dx, px + offset * dy, py - offset * dx];
 }
 
-function turned(l: Letter, setting: Setting, guide: Guide, from: number, up: number): BentLetter {
+const kept = memoByIdentity<Path, Path>(48);
+
+/** An outline turned as a frame is, the same object for the same frame. */
+function outlineIn([a, b, c, d]: Matrix, outline: Path, kernel: Kernel): Path {
+  const m: Matrix = [a, b, c, d, 0, 0];
+  return kept(outline, `${kernel.name} ${m.map((v) => v.toFixed(5)).join()}`, () => kernel.placed(outline, m));
+}
+
+function turned(l: Letter, setting: Setting, guide: Guide, from: number, up: number, kernel: Kernel): BentLetter {
   const { baseline } = setting.lines[l.line];
   const b = l.outline.bounds;
   const middle = isEmpty(b) ? 0 : (b.minX + b.maxX) / 2;
   const frame = frameAt(guide, from, up - baseline, l.x + middle);
-  const [a, c, d, e] = frame;
   const origin = apply(frame, { x: -middle, y: l.y - baseline });
   const place = multiply(frame, translation(-(l.x + middle), -baseline));
-  return { ...l, outline: placed(l.outline, [a, c, d, e, 0, 0]), x: origin.x, y: origin.y, quad: quadOf(l).map((q) => apply(place, q)) };
+  return { ...l, outline: outlineIn(frame, l.outline, kernel), x: origin.x, y: origin.y, quad: quadOf(l).map((q) => apply(place, q)) };
 }
 
 /** Bends the plane so that the line of text whose baseline lies at `offset` from the guide keeps its length there. */

@@ -35,7 +35,8 @@ export function bendAt(p: ArrayLike<number>, o: number, degree: number, t: numbe
 export function curvatureAt(p: ArrayLike<number>, o: number, degree: number, t: number): number {
   const dx = slopeAt(p, o, degree, t);
   const dy = slopeAt(p, o + 1, degree, t);
-  return (dx * bendAt(p, o + 1, degree, t) - dy * bendAt(p, o, degree, t)) / Math.pow(dx * dx + dy * dy, 1.5);
+  const speed2 = dx * dx + dy * dy;
+  return (dx * bendAt(p, o + 1, degree, t) - dy * bendAt(p, o, degree, t)) / (speed2 * Math.sqrt(speed2));
 }
 
 /**
@@ -46,7 +47,7 @@ export function curvatureAt(p: ArrayLike<number>, o: number, degree: number, t: 
 export function directionAt(p: ArrayLike<number>, o: number, degree: number, t: number, out: Float64Array): void {
   let dx = slopeAt(p, o, degree, t);
   let dy = slopeAt(p, o + 1, degree, t);
-  let length = Math.hypot(dx, dy);
+  let length = Math.sqrt(dx * dx + dy * dy);
   const n = 2 * degree;
   const size = Math.abs(p[o + n] - p[o]) + Math.abs(p[o + n + 1] - p[o + 1]) + Math.abs(p[o + 2] - p[o]) + Math.abs(p[o + 3] - p[o + 1]);
   if (length <= 1e-9 * size || length === 0) {
@@ -57,7 +58,7 @@ export function directionAt(p: ArrayLike<number>, o: number, degree: number, t: 
       const at = back ? from - 2 * k : from + 2 * k;
       dx = back ? p[from] - p[at] : p[at] - p[from];
       dy = back ? p[from + 1] - p[at + 1] : p[at + 1] - p[from + 1];
-      length = Math.hypot(dx, dy);
+      length = Math.sqrt(dx * dx + dy * dy);
       if (length > 1e-9 * size) break;
     }
   }

@@ -5,21 +5,21 @@ import { areaOf } from "./arrange/tidy";
 import { meet } from "./bounds";
 import { Budget } from "./budget";
 import { contoursOf, movedBy, pathOf, type Contour } from "./contour";
-import type { Point } from "./matrix";
+import type { Matrix, Point } from "./matrix";
 import { bandContours, lineContours, type Band } from "./offset/band";
 import { growContours } from "./offset/grow";
-import type { Join } from "./offset/joins";
+import { joinKey, type Join } from "./offset/joins";
 import { Path } from "./path";
 import { piecesOf, withoutCounters } from "./shapes";
 import { simplifyContour } from "./simplify";
 import { sweepContours, type Way } from "./sweep";
-import { warpContours, type Warp } from "./warp";
+import { warpContours, type NamedWarp, type Warp } from "./warp";
 
 export type { Band, Side } from "./offset/band";
 export type { Cap, Join } from "./offset/joins";
 export type { TaperStop } from "./offset/taper";
 export type { Way } from "./sweep";
-export type { Warp } from "./warp";
+export type { NamedWarp, Warp } from "./warp";
 
 /** The operations of a kernel, exact or not. */
 export type Kernel = { readonly [K in keyof CurveKernel]: CurveKernel[K] };
@@ -44,6 +44,8 @@ export interface SideFace {
 export class CurveKernel {
   /** Tells its results from another kernel's. */
   readonly name: string = "exact";
+  /** For what must not depend on whether something is being dragged. */
+  readonly exact: Kernel = this;
   readonly #results = memoByIdentity<Path, Path>(12);
   readonly #clean = new WeakMap<Path, readonly Contour[]>();
   /** Paths made here: they are clean as they are. */
@@ -82,6 +84,13 @@ export class CurveKernel {
     const together = contours.filter((_, i) => marks[i]);
     const alone = contours.filter((_, i) => !marks[i]);
     return this.#made(together.length ? [...resolve(together, ones(together), (w) => w > 0, budget), ...alone] : alone);
+  }
+
+  /** The union, or null where the paths only come near each other: without a common area each keeps its own curves. */
+  joined(paths: readonly Path[], at?: readonly Point[], budget = new Budget()): Path | null {
+    const union = this.union(paths, at, budget);
+    const apart = paths.reduce((sum, p) => sum + this.area(p, budget), 0);
+    return apart - this.area(union, budget) < 0.01 ? null : union;
   }
 
   /** What all of `paths` cover. */
@@ -180,6 +189,22 @@ export class CurveKernel {
     return pathOf(warpContours(contoursOf(path, false), warp, tolerance, budget));
   }
 
+  /** The welded path, its origin at `at`, under a smooth map, within `tolerance` units. */
+  bent(path: Path, at: Point, { warp }: NamedWarp, tolerance: number, budget = new Budget()): Path {
+    return this.warp(this.weld(path, budget), (x, y, out) => warp(x + at.x, y + at.y, out), tolerance, budget);
+  }
+
+  /** The image under an affine map. What does not cross itself still does not, which is not looked for again. */
+  placed(path: Path, m: Matrix, budget = new Budget()): Path {
+    const image = path.transform(m);
+    if (path.isEmpty || m[0] * m[3] - m[1] * m[2] <= 0) return image;
+    if (this.weld(path, budget) === path) {
+      this.#clean.set(image, contoursOf(image, true));
+      this.#own.add(image);
+    } else this.#clean.set(image, contoursOf(this.weld(path, budget).transform(m), true));
+    return image;
+  }
+
   /** The filled area in square units, exact for Bezier curves. */
   area(path: Path, budget = new Budget()): number {
     return this.#welded(path, budget).reduce((sum, c) => sum + areaOf(c), 0);
@@ -222,8 +247,6 @@ export class CurveKernel {
 }
 
 const ones = (contours: readonly Contour[]): Uint8Array => new Uint8Array(contours.length).fill(1);
-
-const joinKey = (join: Join) => (join.kind === "miter" ? `miter${join.limit}` : join.kind);
 
 /** Whether every contour says that it is closed: an open one would be stroked open. */
 const isClosed = (path: Path): boolean => contoursOf(path, false).every((c) => c.closed);

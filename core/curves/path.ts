@@ -35,6 +35,11 @@ export class Path {
     return this.verbs.length === 0;
   }
 
+  /** Whether it is seen only in passing, so that tenths of a unit are enough when it is written. */
+  get inPassing(): boolean {
+    return false;
+  }
+
   /** On-curve points, as a lettering designer counts them: a contour that comes back to its start counts that once. */
   get nodes(): number {
     const { verbs, coords } = this;

@@ -10,6 +10,12 @@ import { fitCubics, type Sampler } from "./fit";
  */
 export type Warp = (x: number, y: number, out: Float64Array) => void;
 
+/** A map with what names it: equal names give equal maps. */
+export interface NamedWarp {
+  readonly warp: Warp;
+  readonly key: string;
+}
+
 const at = new Float64Array(6);
 const dir = new Float64Array(2);
 

@@ -1,4 +1,4 @@
-import { DraftKernel } from "../curves/draft-kernel";
+import { DraftKernel } from "../curves/draft/draft-kernel";
 import { CurveKernel } from "../curves/kernel";
 import { Face, type FaceInfo } from "../lettering/face";
 import { loadHarfBuzz } from "../lettering/harfbuzz";

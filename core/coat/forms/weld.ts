@@ -49,11 +49,6 @@ function weldGroup(group: readonly Part[], kernel: Kernel): readonly Part[] {
   if (group.length === 1) return alone();
   // By identity and place relative to the first, so that a word that moves as a whole is not welded again.
   const key = kernel.name + group.map((p) => `${numberOf(p.path)},${(p.x - first.x).toFixed(3)},${(p.y - first.y).toFixed(3)}`).join(";");
-  const path = welded(key, () => {
-    const union = kernel.union(group.map((p) => p.path), group.map((p) => ({ x: p.x - first.x, y: p.y - first.y })));
-    const apart = group.reduce((sum, p) => sum + kernel.area(p.path), 0);
-    // Boxes that meet are not letters that do: without a common area the letters keep their own curves.
-    return apart - kernel.area(union) < 0.01 ? null : union;
-  });
+  const path = welded(key, () => kernel.joined(group.map((p) => p.path), group.map((p) => ({ x: p.x - first.x, y: p.y - first.y }))));
   return path ? [{ ...first, path }] : alone();
 }

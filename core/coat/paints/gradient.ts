@@ -45,9 +45,14 @@ export const gradient: PaintKind = {
     const spans = values.span === "board" ? [{ parts: shape.parts, box: board, matrix: toItem }] : spanGroups(shape, values.span as Exclude<Span, "board">);
     const fills: SceneFill[] = [];
     const fillOf = new Map<Part, number>();
+    // Most letters are painted in the same inks.
+    const stopsOf = new Map<string, readonly SceneStop[]>();
     for (const { box, matrix, parts } of spans as { parts: readonly Part[]; box: Bounds; matrix?: Matrix }[])
       for (const group of byInks(parts)) {
-        const stops = sceneStops((values.stops as Stop[]).map((s) => ({ ...s, ink: group.rename(s.ink) })), values.mix as string, context);
+        const inked = (values.stops as Stop[]).map((s) => ({ ...s, ink: group.rename(s.ink) }));
+        const inks = inked.map((s) => s.ink).join();
+        let stops = stopsOf.get(inks);
+        if (!stops) stopsOf.set(inks, (stops = sceneStops(inked, values.mix as string, context)));
         fills.push({ kind, from: placeIn(box, from), to: placeIn(box, to), box, stops, ...(matrix ? { matrix } : {}) });
         for (const p of group.parts) fillOf.set(p, fills.length - 1);
       }

@@ -52,6 +52,12 @@ export function bandContours(clean: readonly Contour[], band: Band, budget: Budg
 
 /** The area of a band in the middle of lines, open or closed. */
 export function lineContours(lines: readonly Contour[], band: Band, budget: Budget): Contour[] {
+  const { raw, tolerance } = rawLines(lines, band, budget);
+  return resolve(raw, raw.map(() => 1), positive, budget, 2 * tolerance).map((c) => simpler(c, tolerance, budget));
+}
+
+/** Contours that wind about the band in the middle of lines at least once, and may cross; within `tolerance` units of it. */
+export function rawLines(lines: readonly Contour[], band: Band, budget: Budget): { raw: Contour[]; tolerance: number } {
   const { width, join, cap, taper } = band;
   const raw: Contour[] = [];
   // Finer for hairlines, whose width it would show against.
@@ -62,7 +68,7 @@ export function lineContours(lines: readonly Contour[], band: Band, budget: Budg
     else if (!line.closed) raw.push(rawBand(line, width / 2, join, cap, tolerance, budget));
     else raw.push(rawOutline(line, width / 2, join, tolerance, budget), rawOutline(reversed(line), width / 2, join, tolerance, budget));
   }
-  return resolve(raw, raw.map(() => 1), positive, budget, 2 * tolerance).map((c) => simpler(c, tolerance, budget));
+  return { raw, tolerance };
 }
 
 const broken = (band: Band): boolean => band.dashes.some((d) => d > 0);

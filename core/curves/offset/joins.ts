@@ -1,10 +1,19 @@
-import type { ContourBuilder } from "../contour";
+/** What writes lines and cubics on from where it stands. */
+export interface Tip {
+  readonly x: number;
+  readonly y: number;
+  line(x: number, y: number): void;
+  cubic(ax: number, ay: number, bx: number, by: number, x: number, y: number): void;
+}
 
 /**
  * How an outline turns a corner, as SVG 2 defines it: a miter whose length over the width, 1 / sin(theta / 2),
  * exceeds the limit becomes a bevel.
  */
 export type Join = { readonly kind: "miter"; readonly limit: number } | { readonly kind: "round" } | { readonly kind: "bevel" };
+
+/** Equal for joins that are alike. */
+export const joinKey = (join: Join) => (join.kind === "miter" ? `miter${join.limit}` : join.kind);
 
 export type Cap = "butt" | "round" | "square";
 
@@ -24,7 +33,7 @@ const needleCos = Math.cos((170 * Math.PI) / 180);
  * @param fromCorner whether `out` stands on the corner itself; @param toCorner whether that is where the next segment's way starts
  */
 export function addJoin(
-  out: ContourBuilder, x: number, y: number, ax: number, ay: number, bx: number, by: number, d: number, join: Join,
+  out: Tip, x: number, y: number, ax: number, ay: number, bx: number, by: number, d: number, join: Join,
   fromCorner: boolean, toCorner: boolean,
 ): boolean {
   const cos = ax * bx + ay * by;
@@ -74,7 +83,7 @@ export function addJoin(
  * unit: a quarter of a circle by one cubic is off by 2.7e-4 of the radius, and half the angle by a 64th of that (Goldapp,
  * Approximation of circular arcs by cubic polynomials, CAGD 8, 1991).
  */
-export function addArc(out: ContourBuilder, x: number, y: number, turn: number, toX: number, toY: number): void {
+export function addArc(out: Tip, x: number, y: number, turn: number, toX: number, toY: number): void {
   const startX = out.x - x;
   const startY = out.y - y;
   const radius = Math.hypot(startX, startY);
@@ -97,7 +106,7 @@ export function addArc(out: ContourBuilder, x: number, y: number, turn: number, 
 }
 
 /** Writes the end of a band from its right side, where `out` stands, to its left: (x, y) is the middle, (ax, ay) the way out. */
-export function addCap(out: ContourBuilder, x: number, y: number, ax: number, ay: number, half: number, cap: Cap): void {
+export function addCap(out: Tip, x: number, y: number, ax: number, ay: number, half: number, cap: Cap): void {
   const toX = x - half * ay;
   const toY = y + half * ax;
   if (cap === "round") return addArc(out, x, y, Math.PI, toX, toY);

@@ -8,27 +8,51 @@ const most = 0.6;
 const da = new Float64Array(2);
 const db = new Float64Array(2);
 
+/** A closed run of segments: the degree of each, and where it starts in the numbers. */
+export interface Run {
+  readonly size: number;
+  readonly points: Float64Array;
+  readonly degree: (k: number) => number;
+  readonly start: (k: number) => number;
+}
+
+/** The part that is left of each segment of a run, or nothing of it: arrays of at least its size. */
+export interface Trims {
+  readonly from: Float64Array;
+  readonly to: Float64Array;
+  readonly drop: Uint8Array;
+}
+
+let shared: Trims = { from: new Float64Array(0), to: new Float64Array(0), drop: new Uint8Array(0) };
+
+/** Whole segments. Used again for each run: outlines are trimmed by the hundred. */
+function wholes(n: number): Trims {
+  if (shared.drop.length < n) shared = { from: new Float64Array(2 * n), to: new Float64Array(2 * n), drop: new Uint8Array(2 * n) };
+  shared.from.fill(0, 0, n);
+  shared.to.fill(1, 0, n);
+  shared.drop.fill(0, 0, n);
+  return shared;
+}
+
 /**
- * Shortens a raw outline where it runs through a corner that closes: if the two pieces beside it cross close by, the loop from where
- * they cross to the corner and back goes round what both their strips cover, which is covered without it. Leaves fewer crossings to find.
+ * Finds what to leave out of a raw outline where it runs through a corner that closes: if the two pieces beside it cross close by, the
+ * loop from where they cross to the corner and back goes round what both their strips cover, which is covered without it.
  * @param closings the first of the two lines at each such corner, by index
+ * @returns null where nothing is to be left out; what is returned holds until the next call
  */
-export function withoutLoops(raw: Contour, closings: readonly number[]): Contour {
-  if (closings.length === 0) return raw;
-  const n = raw.size;
-  const p = raw.points;
-  const from = new Float64Array(n);
-  const to = new Float64Array(n).fill(1);
-  const drop = new Uint8Array(n);
+export function loopsOf({ size: n, points: p, degree, start }: Run, closings: readonly number[]): Trims | null {
+  if (closings.length === 0) return null;
+  const trims = wholes(n);
+  const { from, to, drop } = trims;
   let any = false;
   for (const k of closings) {
     const a = k === 0 ? n - 1 : k - 1;
     const b = (k + 2) % n;
     if (a === b || drop[a] || drop[b]) continue;
-    const oa = a * stride;
-    const ob = b * stride;
-    const na = raw.degrees[a];
-    const nb = raw.degrees[b];
+    const oa = start(a);
+    const ob = start(b);
+    const na = degree(a);
+    const nb = degree(b);
     // From where the tangents at the two ends cross.
     directionAt(p, oa, na, 1, da);
     directionAt(p, ob, nb, 0, db);
@@ -52,15 +76,22 @@ export function withoutLoops(raw: Contour, closings: readonly number[]): Contour
     drop[(k + 1) % n] = 1;
     any = true;
   }
-  if (!any) return raw;
+  return any ? trims : null;
+}
+
+const part = new Float64Array(8);
+
+/** A raw outline without the loops at its closing corners: fewer crossings to find. @param closings as for `loopsOf` */
+export function withoutLoops(raw: Contour, closings: readonly number[]): Contour {
+  const trims = loopsOf({ size: raw.size, points: raw.points, degree: (k) => raw.degrees[k], start: (k) => k * stride }, closings);
+  if (!trims) return raw;
   const out = new ContourBuilder();
-  const part = new Float64Array(8);
   let started = false;
   let startX = 0;
   let startY = 0;
-  for (let k = 0; k < n; k++) {
-    if (drop[k]) continue;
-    cut(p, k * stride, raw.degrees[k], from[k], to[k], part, 0);
+  for (let k = 0; k < raw.size; k++) {
+    if (trims.drop[k]) continue;
+    cut(raw.points, k * stride, raw.degrees[k], trims.from[k], trims.to[k], part, 0);
     if (!started) {
       out.move(part[0], part[1]);
       startX = part[0];
