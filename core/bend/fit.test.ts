@@ -5,6 +5,7 @@ import { circle, rectangle } from "../../tests/paths";
 import { isEmpty } from "../curves/bounds";
 import { contoursOf } from "../curves/contour";
 import { parseSvgPath } from "../curves/parse-svg-path";
+import type { Kernel } from "../curves/kernel";
 import { Path } from "../curves/path";
 import { Track } from "../curves/track";
 import { settingSchema } from "../lettering/options";
@@ -29,6 +30,26 @@ const fill = (outline: Path | undefined, extra: Record<string, unknown> = {}): F
 const shield = () => shapeKind("shield").draw(newStep(shapeKind("shield")), { width: 4000, height: 4600 });
 
 describe("the corners of a shape", () => {
+  test("that were moved stay where they are at another inset, and while a handle is dragged", () => {
+    const corners = [0.06, 0.24, 0.42, 0.8];
+    const at = (kernel: Kernel, inset: number) =>
+      (bend(setting, { kind: "fit", shape: "s", corners, inset, gap: 60 } as never, { kernel, capHeight: 860, outline: shield }) as Fitted).corners!;
+    const plain = at(engine.kernel, 0);
+    for (const inset of [0, 1, 40, 41, 120, 121])
+      for (const kernel of [engine.kernel, engine.draft])
+        // An inset moves an outline by itself, and its shares by little.
+        at(kernel, inset).forEach((c, i) => expect(Math.hypot(c.x - plain[i].x, c.y - plain[i].y)).toBeLessThan(10 + 3 * inset));
+    expect(at(engine.draft, 120)).toEqual(at(engine.kernel, 120));
+  });
+
+  test("do not depend on where the outline starts", () => {
+    const shares = [[10, 20], [310, 20], [310, 120], [10, 120]].map((_, first, all) => {
+      const [m, ...l] = [...all.slice(first), ...all.slice(0, first)];
+      return findCorners(outerTrack(parseSvgPath(`M${m}L${l.join("L")}Z`))!).map((s) => s.toFixed(3));
+    });
+    for (const s of shares) expect(s).toEqual(shares[0]);
+  });
+
   const cornersOf = (path: Path) => {
     const track = outerTrack(path)!;
     const p = new Float64Array(6);

@@ -1,4 +1,4 @@
-import { contoursOf, reversed, type Contour } from "../curves/contour";
+import { Contour, contoursOf, reversed, stride } from "../curves/contour";
 import type { Path } from "../curves/path";
 import { Track, trackPoint } from "../curves/track";
 import type { Edge, Edges } from "./coons";
@@ -7,15 +7,36 @@ import { tabulated } from "./tabulated";
 /** Where the outline of a shape is parted: shares of its length, for the top left, top right, bottom right and bottom left corners. */
 export type Corners = readonly [number, number, number, number];
 
-/** The outline that is filled: the contour that encloses most, run clockwise on screen; undefined where nothing is enclosed. */
+/**
+ * The outline that is filled: the contour that encloses most, run clockwise on screen from the node that reaches farthest to the top left,
+ * so that shares of it mean the same places at another inset; undefined where nothing is enclosed.
+ */
 export function outerTrack(outline: Path): Track | undefined {
   let best: { track: Track; area: number } | undefined;
   for (const c of contoursOf(outline, true)) {
     const area = enclosed(c);
     if (Math.abs(area) < 1 || (best && Math.abs(area) <= best.area)) continue;
-    best = { track: new Track(area > 0 ? c : reversed(c)), area: Math.abs(area) };
+    best = { track: new Track(fromTopLeft(area > 0 ? c : reversed(c))), area: Math.abs(area) };
   }
   return best?.track;
+}
+
+/** How much more height counts than width, so that of an ellipse's nodes, which reach as far, the top one is first. */
+const height = 1.25;
+
+function fromTopLeft(c: Contour): Contour {
+  const { points: p, degrees, size } = c;
+  const nodes = Array.from({ length: size }, (_, k) => ({ x: p[k * stride], y: p[k * stride + 1] }));
+  const [left, top] = [Math.min(...nodes.map((n) => n.x)), Math.min(...nodes.map((n) => n.y))];
+  const [w, h] = [Math.max(...nodes.map((n) => n.x)) - left || 1, Math.max(...nodes.map((n) => n.y)) - top || 1];
+  const off = (n: { x: number; y: number }) => (n.x - left) / w + (height * (n.y - top)) / h;
+  const first = nodes.reduce((best, n, k) => (off(n) < off(nodes[best]) ? k : best), 0);
+  if (first === 0) return c;
+  const at = first * stride;
+  const turned = new Float64Array(p.length);
+  turned.set(p.subarray(at));
+  turned.set(p.subarray(0, at), p.length - at);
+  return new Contour(Uint8Array.from([...degrees.subarray(first), ...degrees.subarray(0, first)]), turned, c.closed);
 }
 
 /** Signed area by samples along the contour, enough to tell which way it runs and which is the largest. */
