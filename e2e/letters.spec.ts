@@ -100,6 +100,11 @@ test("the chooser sorts by what is measured and says when a face will not carry 
   await newPiece(page, "Brindlemoor");
   await toBench(page);
   await page.keyboard.press("3");
+  // The chooser is opened while the style is still on its way.
+  await page.route("**/api/styles/*", async (route) => {
+    await new Promise((done) => setTimeout(done, 3000));
+    await route.continue();
+  });
   await page.getByLabel("Choose a style").click();
   await page.getByRole("dialog").getByRole("button", { name: "Felt Patch" }).first().click();
   await page.keyboard.press("1");

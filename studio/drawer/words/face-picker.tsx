@@ -1,19 +1,16 @@
 import { useQuery } from "@tanstack/react-query";
-import { ChevronDown, FileUp, Search, Trash2, TriangleAlert } from "lucide-react";
+import { ChevronDown, FileUp, Search, Trash2 } from "lucide-react";
 import { Popover } from "radix-ui";
-import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from "react";
+import { useId, useMemo, useRef, useState, type KeyboardEvent } from "react";
 import { toast } from "sonner";
 import type { Measured } from "@/core/lettering/measured";
 import type { Lettering } from "@/core/piece/schema";
-import type { Strain } from "@/core/style/carries";
 import { api, type FaceEntry } from "../../api/client";
 import { faceStyle, useFaceFonts, useFaces } from "../../faces";
 import { Button, IconButton } from "../../parts/button";
 import { AskDialog } from "../../parts/dialog";
 import { addFaces, removeFace } from "../../state/faces";
-import { session } from "../../state/session";
-import { useStudio } from "../../state/store";
-import { fileOf } from "../../state/work";
+import { StrainNote, useStrains } from "./strains";
 
 type SortBy = "shelf" | "name" | "stem" | "contrast" | "width" | "capHeight" | "nodes" | "roughness";
 const sorts: Readonly<Record<SortBy, string>> = {
@@ -185,34 +182,6 @@ function Figures({ measured: m }: { measured: Measured | undefined }) {
   if (!m) return <span className="block h-4 text-xs text-pencil">…</span>;
   const parts = [`stem ${Math.round(m.stem)}`, `contrast ${m.contrast.toFixed(1)}`, `width ${Math.round(m.width)}`, `caps ${Math.round(m.capHeight)}`, `${Math.round(m.nodes)} nodes`, ...(m.roughness >= 0.5 ? [`rough ${m.roughness.toFixed(1)} %`] : []), ...(m.axes ? [`${m.axes} ax${m.axes === 1 ? "is" : "es"}`] : [])];
   return <span className="block truncate text-xs tabular-nums text-pencil">{parts.join(" · ")}</span>;
-}
-
-function StrainNote({ strain }: { strain: Strain | null | undefined }) {
-  if (!strain?.closed) return null;
-  return (
-    <span data-strain className="flex items-center gap-1 text-xs text-warn">
-      <TriangleAlert className="size-3.5 shrink-0" /> The {Math.round(strain.inset)}-unit inset closes {strain.closed} of {strain.of} letters
-    </span>
-  );
-}
-
-/** Whether each face would carry the style on these words: asked one by one, so that nothing else waits long. */
-function useStrains(lettering: Lettering, faces: readonly FaceEntry[]): Readonly<Record<string, Strain | null>> {
-  const [strains, setStrains] = useState<Record<string, Strain | null>>({});
-  const { id } = lettering;
-  useEffect(() => {
-    let stopped = false;
-    void (async () => {
-      for (const f of faces) {
-        if (stopped) return;
-        const file = fileOf(useStudio.getState().work!);
-        const strain = await session().scene.ask((w) => w.strain(file, id, f.id)).catch(() => null);
-        if (!stopped) setStrains((all) => ({ ...all, [f.id]: strain }));
-      }
-    })();
-    return () => void (stopped = true);
-  }, [faces, id]);
-  return strains;
 }
 
 /** Says where a face is used before it goes. */
