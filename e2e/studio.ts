@@ -37,6 +37,8 @@ export async function newPiece(page: Page, text: string): Promise<void> {
   await page.getByRole("button", { name: "New piece" }).click();
   await expect(page.locator("[data-board]")).toBeVisible();
   await page.getByLabel("Text", { exact: true }).fill(text);
+  // Nobody clicks between letters before they are there.
+  if (text.trim()) await expect(page.locator("[data-board] svg path[d^=M]").first()).toBeAttached();
 }
 
 export const saved = (page: Page) => expect(page.locator("[data-save]")).toHaveAttribute("data-save", "saved");

@@ -1,4 +1,5 @@
 import { useHotkeys } from "react-hotkeys-hook";
+import { arrows } from "./bench/grip";
 import {
   copyCoat, duplicateSelected, fitBoard, groupSelected, hideSelected, kern, lockSelected, newLettering, nudge, pasteCopied, pickNext, raiseSelected, removeSelected, selectAll,
   selectNext, setTool, ungroupSelected, zoomBy,
@@ -42,11 +43,10 @@ export function useKeys(): void {
     else if (entered) set({ entered: null });
     else select([]);
   }, free);
-  const arrows = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as const;
   useHotkeys(["left", "right", "up", "down", "shift+left", "shift+right", "shift+up", "shift+down"], (e) => {
     if ((e.target as HTMLElement).closest("[role=slider], [role=radio], [role=radiogroup], [role=button], [role=menu], select")) return;
     e.preventDefault();
-    const [dx, dy] = arrows[e.key as keyof typeof arrows];
+    const [dx, dy] = arrows[e.key];
     const by = e.shiftKey ? 10 : 1;
     nudge(dx * by, dy * by);
   }, free);

@@ -1,49 +1,84 @@
-import { useEffect, useRef, useState, type PointerEvent } from "react";
+import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { pathOfStrands, type CurveNode } from "@/core/curves/nodes";
 import { toSvgPath } from "@/core/curves/svg-path";
 import { apply, type Point } from "@/core/curves/matrix";
 import { addPath } from "../state/edits/items";
 import { useStudio } from "../state/store";
 import { targets } from "./gestures";
-import { Lead, Trace } from "./grip";
+import { arrows, Lead, Trace } from "./grip";
 import { snap } from "./snap";
 import { toBoard, viewMatrix } from "./view";
 
-const node = (p: Point): CurveNode => ({ x: p.x, y: p.y, inX: 0, inY: 0, outX: 0, outY: 0, smooth: false });
+const corner = (p: Point): CurveNode => ({ x: p.x, y: p.y, inX: 0, inY: 0, outX: 0, outY: 0, smooth: false });
+
+/** The nodes with handles of the last one drawn out to `p`, alike on both sides. */
+function pulled(nodes: readonly CurveNode[], p: Point): readonly CurveNode[] {
+  const last = nodes[nodes.length - 1];
+  const [outX, outY] = [p.x - last.x, p.y - last.y];
+  return [...nodes.slice(0, -1), { ...last, outX, outY, inX: -outX, inY: -outY, smooth: outX !== 0 || outY !== 0 }];
+}
+
+/** How far an arrow key moves the cross in board pixels; Shift makes it ten times that. */
+const step = 5;
 
 /**
  * Draws a free path: a click sets a corner, a drag a smooth node with its handles. A click on the first node closes it; Enter or a double
- * click ends it open, Escape leaves it.
+ * click ends it open, Escape leaves it. By keyboard the arrows move a cross, Space sets a corner there, Alt with the arrows draws out
+ * its handles, and Shift+Enter closes.
  */
 export function Draw({ onDone }: { onDone: () => void }) {
   const view = useStudio((s) => s.view);
   const [nodes, setNodes] = useState<readonly CurveNode[]>([]);
-  const [hover, setHover] = useState<Point | null>(null);
+  /** Where the next node would be: under the pointer, or at the cross that keys move. */
+  const [next, setNext] = useState<{ at: Point; byKeys: boolean } | null>(null);
   const [dragging, setDragging] = useState(false);
   const lines = useRef<ReturnType<typeof targets> | null>(null);
-  const latest = useRef(nodes);
-  useEffect(() => void (latest.current = nodes), [nodes]);
+  const field = useRef<SVGSVGElement>(null);
+  // The menu that drawing was chosen from gives the focus back to its button when it is gone.
+  useEffect(() => {
+    const later = setTimeout(() => field.current?.focus({ preventScroll: true }), 0);
+    return () => clearTimeout(later);
+  }, []);
 
-  const finish = (closed: boolean, all: readonly CurveNode[] = latest.current) => {
+  const finish = (closed: boolean) => {
     onDone();
-    if (all.length < 2) return;
+    if (nodes.length < 2) return;
     const { work, change, select } = useStudio.getState();
-    const made = addPath(work!, [{ closed, nodes: [...all] }], closed ? "Free path" : "Line");
+    const made = addPath(work!, [{ closed, nodes: [...nodes] }], closed ? "Free path" : "Line");
     change(() => made.work);
     select([made.id]);
   };
-  useEffect(() => {
-    const key = (e: KeyboardEvent) => {
-      if (e.key === "Enter") finish(false);
-      else if (e.key === "Escape") onDone();
-      else if (e.key === "Backspace") setNodes((n) => n.slice(0, -1));
-      else return;
-      e.preventDefault();
-      e.stopPropagation();
-    };
-    window.addEventListener("keydown", key, true);
-    return () => window.removeEventListener("keydown", key, true);
-  });
+  const near = (p: Point, q: Point | undefined, pixels: number) => q !== undefined && Math.hypot(p.x - q.x, p.y - q.y) * view.zoom < pixels;
+  /** Sets a node, or ends the path where there is one already. @returns whether a node was set */
+  const place = (p: Point): boolean => {
+    if (nodes.length > 1 && near(p, nodes[0], 10)) finish(true);
+    else if (near(p, nodes.at(-1), 4)) finish(false);
+    else {
+      setNodes([...nodes, corner(p)]);
+      return true;
+    }
+    return false;
+  };
+
+  const onKeyDown = (e: KeyboardEvent) => {
+    const way = arrows[e.key];
+    const scene = useStudio.getState().scene;
+    const at = next?.at ?? { x: (scene?.width ?? 0) / 2, y: (scene?.height ?? 0) / 2 };
+    if (way) {
+      const by = step * (e.shiftKey ? 10 : 1);
+      const last = nodes.at(-1);
+      if (!e.altKey) setNext({ at: { x: at.x + way[0] * by, y: at.y + way[1] * by }, byKeys: true });
+      else if (last) setNodes(pulled(nodes, { x: last.x + last.outX + way[0] * by, y: last.y + last.outY + way[1] * by }));
+    } else if (e.key === " ") {
+      setNext({ at, byKeys: true });
+      place(at);
+    } else if (e.key === "Enter") finish(e.shiftKey);
+    else if (e.key === "Escape") onDone();
+    else if (e.key === "Backspace" || e.key === "Delete") setNodes(nodes.slice(0, -1));
+    else return;
+    e.preventDefault();
+    e.stopPropagation();
+  };
 
   const local = (e: PointerEvent): Point => {
     const box = e.currentTarget.getBoundingClientRect();
@@ -56,34 +91,24 @@ export function Draw({ onDone }: { onDone: () => void }) {
   const onDown = (e: PointerEvent) => {
     e.stopPropagation();
     e.preventDefault();
-    if (e.button !== 0) return;
-    const p = local(e);
-    const first = nodes[0];
-    if (first && nodes.length > 1 && Math.hypot(p.x - first.x, p.y - first.y) * view.zoom < 10) return finish(true, nodes);
-    const last = nodes.at(-1);
-    if (last && Math.hypot(p.x - last.x, p.y - last.y) * view.zoom < 4) return finish(false, nodes);
+    field.current?.focus({ preventScroll: true });
+    if (e.button !== 0 || !place(local(e))) return;
     setDragging(true);
     e.currentTarget.setPointerCapture(e.pointerId);
-    setNodes([...nodes, node(p)]);
   };
   const onMove = (e: PointerEvent) => {
     const p = local(e);
-    setHover(p);
-    if (!dragging) return;
-    setNodes((all) => {
-      const last = all[all.length - 1];
-      const [hx, hy] = [p.x - last.x, p.y - last.y];
-      if (Math.hypot(hx, hy) * view.zoom < 4) return all;
-      return [...all.slice(0, -1), { ...last, outX: hx, outY: hy, inX: -hx, inY: -hy, smooth: true }];
-    });
+    setNext({ at: p, byKeys: false });
+    if (dragging) setNodes((all) => (near(p, all.at(-1), 4) ? all : pulled(all, p)));
   };
   const toScreen = viewMatrix(view);
-  const shown = hover && !dragging && nodes.length ? [...nodes, node(hover)] : nodes;
+  const shown = next && !dragging && nodes.length ? [...nodes, corner(next.at)] : nodes;
   const path = pathOfStrands([{ closed: false, nodes: [...shown] }]).transform(toScreen);
+  const cross = next?.byKeys ? apply(toScreen, next.at) : null;
   return (
     <svg
-      role="application" aria-label="Draw a path" data-draw className="absolute inset-0 size-full cursor-crosshair" onPointerDown={onDown} onPointerMove={onMove}
-      onPointerUp={() => setDragging(false)} onDoubleClick={(e) => e.stopPropagation()}
+      ref={field} tabIndex={0} role="application" aria-label="Draw a path" data-draw className="absolute inset-0 size-full cursor-crosshair outline-offset-[-3px]" onKeyDown={onKeyDown}
+      onPointerDown={onDown} onPointerMove={onMove} onPointerUp={() => setDragging(false)} onDoubleClick={(e) => e.stopPropagation()}
     >
       <rect width="100%" height="100%" fill="transparent" />
       <Trace d={toSvgPath(path)} />
@@ -96,10 +121,16 @@ export function Draw({ onDone }: { onDone: () => void }) {
           </g>
         );
       })}
+      {cross && <Trace d={`M${cross.x - 12} ${cross.y}h24M${cross.x} ${cross.y - 12}v24`} />}
       <foreignObject x="50%" y={12} width={1} height={1} overflow="visible">
-        <p role="status" className="w-max -translate-x-1/2 rounded-lg border border-rule bg-paper px-3 py-1.5 shadow-sm">
-          Click for corners, drag for curves. Click the first node to close it, Enter to end it open, Esc to leave.
-        </p>
+        <div role="status" className="w-max -translate-x-1/2 rounded-lg border border-rule bg-paper px-3 py-1.5 shadow-sm">
+          <p>Click for corners, drag for curves. Click the first node to close it, Enter to end it open, Esc to leave.</p>
+          <p className="text-pencil">
+            {cross
+              ? `At ${Math.round(next!.at.x)}, ${Math.round(next!.at.y)}. Space sets a corner, Alt+arrows draw out its handles, Shift+Enter closes.`
+              : "By keyboard: arrows move a cross, Space sets a corner, Alt+arrows draw out its handles, Shift+Enter closes."}
+          </p>
+        </div>
       </foreignObject>
     </svg>
   );

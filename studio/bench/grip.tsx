@@ -5,7 +5,8 @@ import { useBench } from "./bench-context";
 import type { Gesture } from "./gestures";
 import { toBoard } from "./view";
 
-const arrows: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+/** What the arrow keys point to, y down. */
+export const arrows: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
 
 interface Props {
   /** On the screen. */
