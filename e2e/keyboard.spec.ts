@@ -1,11 +1,11 @@
 import { expect, test, type Page } from "@playwright/test";
-import { coatNames, downloaded, noteFaults, openCopy, saved } from "./studio";
+import { coatNames, document, downloaded, newPiece, noteFaults, openCopy, saved } from "./studio";
 
 /** Goes on with Tab until the control of that name has the focus, as one who uses no mouse does. */
 async function tabTo(page: Page, name: string | RegExp, key = "Tab"): Promise<void> {
   for (let i = 0; i < 150; i++) {
     const label = await page.evaluate(() => {
-      const e = document.activeElement as HTMLElement | null;
+      const e = window.document.activeElement as HTMLElement | null;
       return e?.getAttribute("aria-label") || (e as HTMLInputElement | null)?.labels?.[0]?.textContent || e?.textContent || "";
     });
     if (typeof name === "string" ? label.trim() === name : name.test(label)) return;
@@ -50,7 +50,7 @@ test("the whole job by keyboard alone: a word, a coat, a style, an export", asyn
   await saved(page);
 
   await page.keyboard.press("Escape");
-  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.evaluate(() => (window.document.activeElement as HTMLElement).blur());
   await page.keyboard.press("4");
   await tabTo(page, "Plain SVG");
   const svg = await downloaded(page, () => page.keyboard.press("Enter"));
@@ -78,8 +78,8 @@ test("letterings are reached, doubled, ordered and deleted by keys, and the focu
   for (let i = 0; i < 12; i++) {
     await page.keyboard.press("Tab");
     const outline = await page.evaluate(() => {
-      const s = getComputedStyle(document.activeElement!);
-      const around = getComputedStyle(document.activeElement!.parentElement!);
+      const s = getComputedStyle(window.document.activeElement!);
+      const around = getComputedStyle(window.document.activeElement!.parentElement!);
       return s.outlineStyle !== "none" || s.borderColor !== around.borderColor || around.borderStyle !== "none";
     });
     expect(outline).toBe(true);
@@ -108,4 +108,46 @@ test("a style that is deleted leaves its letters painted", async ({ page }) => {
   expect((await page.request.delete(`/api/styles/${piece.items[0].styleId}`)).status()).toBe(204);
   await page.goto(pieceUrl);
   await expect(page.locator("[data-board] svg path")).toHaveCount(before);
+});
+
+test("words are added from the menu and a path is drawn, by keyboard alone", async ({ page }) => {
+  const faults = noteFaults(page);
+  await newPiece(page, "Summit");
+  const add = async (times: number) => {
+    await page.getByRole("button", { name: "Add", exact: true }).focus();
+    await page.keyboard.press("Enter");
+    for (let i = 0; i < times; i++) await page.keyboard.press("ArrowDown");
+    await page.keyboard.press("Enter");
+  };
+  await add(0);
+  // The new words are typed at once, and stand clear of those that are there.
+  await expect(page.locator("[data-caret]")).toBeAttached();
+  await page.keyboard.type("halt");
+  await expect(page.getByLabel("Text", { exact: true })).toHaveValue("halt");
+  await page.keyboard.press("Escape");
+  const [first, second] = (await document(page)).items as { y: number }[];
+  expect(second.y).toBeGreaterThan(first.y + 100);
+
+  await page.keyboard.press("p");
+  await expect(page.locator("[data-draw]")).toBeFocused();
+  const press = async (...keys: string[]) => {
+    for (const key of keys) await page.keyboard.press(key);
+  };
+  await press("Shift+ArrowLeft", "Space", "Shift+ArrowUp", "ArrowRight", "Space", "Alt+ArrowRight", "Alt+Shift+ArrowRight", "Shift+ArrowDown", "Shift+ArrowRight", "Space");
+  await press("Shift+ArrowRight", "Space", "Backspace", "Enter");
+  await expect(page.getByLabel("Name of the shape")).toHaveValue("Line");
+  const drawn = (await document(page)).items.find((i) => i.kind === "shape") as { x: number; y: number; width: number; height: number; size: number; shape: { strands: { closed: boolean; nodes: { smooth: boolean }[] }[] } };
+  expect(drawn.shape.strands.map((s) => s.closed)).toEqual([false]);
+  // The node taken out with Backspace is gone; the handles of the second were drawn out.
+  expect(drawn.shape.strands[0].nodes.map((n) => n.smooth)).toEqual([false, true, false]);
+  // An arrow is 5 pixels, with Shift 50: from 50 left of the middle 5 right and 50 up, then 50 right and 50 down.
+  expect((drawn.width * drawn.size) / 1000).toBeCloseTo(55, 6);
+  expect((drawn.height * drawn.size) / 1000).toBeCloseTo(50, 6);
+  await page.keyboard.press("Control+z");
+  expect((await document(page)).items).toHaveLength(2);
+
+  await page.locator("[data-bench]").focus();
+  await press("p", "Space", "Shift+ArrowUp", "Space", "Shift+ArrowRight", "Space", "Shift+Enter");
+  await expect(page.getByLabel("Name of the shape")).toHaveValue("Free path");
+  expect(faults).toEqual([]);
 });

@@ -56,10 +56,10 @@ function AddMenu() {
           </button>
         }
         items={[
-          { label: "Lettering", keys: "N", onSelect: newLettering },
+          { label: "Lettering", keys: "N", focuses: true, onSelect: newLettering },
           null,
           ...shapeKinds.filter((k) => k.kind !== "path").map((k) => ({ label: k.label, onSelect: () => newShape(k.kind) })),
-          { label: "Draw a path", keys: "P", onSelect: () => setTool("draw") },
+          { label: "Draw a path", keys: "P", focuses: true, onSelect: () => setTool("draw") },
           null,
           { label: "Shape from an SVG file…", onSelect: () => file.current?.click() },
         ]}

@@ -159,7 +159,7 @@ export function Bench() {
               {guides.map((g, i) => (
                 <GuideLine key={i} guide={g} />
               ))}
-              {!typed && scene && <SelectionHandles />}
+              {!typed && scene && tool !== "draw" && <SelectionHandles />}
             </g>
           </svg>
           {frame && <Marquee {...frame} />}

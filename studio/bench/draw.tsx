@@ -34,11 +34,7 @@ export function Draw({ onDone }: { onDone: () => void }) {
   const [dragging, setDragging] = useState(false);
   const lines = useRef<ReturnType<typeof targets> | null>(null);
   const field = useRef<SVGSVGElement>(null);
-  // The menu that drawing was chosen from gives the focus back to its button when it is gone.
-  useEffect(() => {
-    const later = setTimeout(() => field.current?.focus({ preventScroll: true }), 0);
-    return () => clearTimeout(later);
-  }, []);
+  useEffect(() => field.current?.focus({ preventScroll: true }), []);
 
   const finish = (closed: boolean) => {
     onDone();

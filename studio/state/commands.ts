@@ -81,10 +81,11 @@ export function kern(by: number): void {
 }
 
 export function newLettering(): void {
-  const { work, selection, change, select, set } = useStudio.getState();
+  const { work, scene, selection, change, select, set } = useStudio.getState();
   if (!work) return;
   const like = letteringOf(work, selection.at(-1)) ?? work.piece.items.findLast((i) => i.kind === "lettering");
-  const made = addLettering(work, like, firstFace);
+  const words = scene?.items.filter((i) => i.kind === "lettering" && !i.hidden) ?? [];
+  const made = addLettering(work, like, firstFace, words.map(boardBox));
   change(() => made.work);
   select([made.id]);
   set({ typing: made.id, stage: "words" });

@@ -2,6 +2,7 @@ import { beforeEach, describe, expect, test } from "@jest/globals";
 import { board, styleOf, word } from "../../tests/engine";
 import { coat, flat, gradient } from "../../demo/build";
 import { inksOf } from "@/core/style/inks";
+import type { Bounds } from "@/core/curves/bounds";
 import { addLettering, duplicateItems, editLettering, raiseItems, removeItems } from "./edits/items";
 import { addInk, applyStyle, detach, duplicateCoat, editCoat, editInk, editStyle, insertCoat, moveCoat, newCoat, removeCoat, removeInk, revert, saveAsStyle, updateStyle, withOwnLooks } from "./edits/style";
 import { noHistory, noted, redone, undone } from "./history";
@@ -21,6 +22,12 @@ describe("letterings", () => {
     expect(work.piece.items).toHaveLength(2);
     expect(letteringOf(addLettering(work, undefined, "anton").work, "word")).toBeDefined();
     expect(addLettering(work, undefined, "anton").work.piece.items.at(-1)!.ownStyle!.coats).toHaveLength(1);
+    // Where other words stand in the middle, it stands below them, or above where they reach down.
+    const place = (...taken: Bounds[]) => addLettering(work, letteringOf(work, "two"), "anton", taken).work.piece.items.at(-1)!.y;
+    const [middle, below, above] = [place(), place({ minX: 100, minY: 150, maxX: 700, maxY: 240 }), place({ minX: 100, minY: 150, maxX: 700, maxY: 399 })];
+    expect(below).toBeGreaterThan(middle + 50);
+    expect(above).toBeLessThan(middle - 50);
+    expect(place({ minX: 0, minY: 0, maxX: 100, maxY: 400 })).toBe(middle);
     const edited = editLettering(more, ["two"], (l) => void (l.text = "Rooms"));
     expect(letteringOf(edited, "two")!.text).toBe("Rooms");
     expect(edited.piece.items[0]).toBe(work.piece.items[0]);

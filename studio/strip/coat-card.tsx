@@ -3,6 +3,7 @@ import { CSS } from "@dnd-kit/utilities";
 import { clsx } from "clsx";
 import { Eye, EyeOff, MoreVertical } from "lucide-react";
 import { useEffect, useRef, type KeyboardEvent } from "react";
+import { flushSync } from "react-dom";
 import { toast } from "sonner";
 import type { Coat } from "@/core/coat/schema";
 import { isEmpty } from "@/core/curves/bounds";
@@ -34,6 +35,10 @@ export function CoatCard({ coat, index, count, item }: Props) {
   }, [chosen]);
 
   const choose = () => set({ coatId: coat.id, stage: "coats" });
+  const rename = () => {
+    flushSync(choose);
+    document.querySelector<HTMLInputElement>('[aria-label="Name of the coat"]')?.select();
+  };
   const remove = () => {
     changeStyle((s) => removeCoat(s, coat.id));
     if (chosen) set({ coatId: null });
@@ -112,7 +117,7 @@ export function CoatCard({ coat, index, count, item }: Props) {
               { label: "Copy", keys: "Ctrl C", onSelect: copy },
               { label: "Further back", keys: "Alt ←", disabled: index === 0, onSelect: () => move(-1) },
               { label: "Further front", keys: "Alt →", disabled: index === count - 1, onSelect: () => move(1) },
-              { label: "Rename", onSelect: () => { choose(); setTimeout(() => document.querySelector<HTMLInputElement>('[aria-label="Name of the coat"]')?.select(), 50); } },
+              { label: "Rename", focuses: true, onSelect: rename },
               null,
               { label: "Delete", keys: "Del", onSelect: remove },
             ]}

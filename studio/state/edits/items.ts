@@ -1,6 +1,7 @@
 import { produce } from "immer";
 import { nanoid } from "nanoid";
 import { shapeOf } from "@/core/bend/bend";
+import type { Bounds } from "@/core/curves/bounds";
 import type { Strand } from "@/core/curves/nodes";
 import { newStep } from "@/core/params";
 import { isLettering, isShape, newLettering, newShapeItem, type Item, type Lettering, type ShapeItem } from "@/core/piece/schema";
@@ -38,11 +39,21 @@ const boardSize = ({ piece: { board } }: Work) => ({ width: toPx(board.width, bo
 
 const pushed = (work: Work, item: Item): Work => produce(work, (w) => void w.piece.items.push(item as never));
 
-/** A new lettering in the middle of the board, like `like` where there is one. */
-export function addLettering(work: Work, like: Lettering | undefined, face: string): { work: Work; id: string } {
+/** Where the middle of new words may stand, from the top of the board: the nearest to its middle that is free. */
+const rows = [0.5, 0.75, 0.25, 0.88, 0.12];
+
+/**
+ * A new lettering in the middle of the board, or above or below it where other words stand there, like `like` where there is one.
+ * @param taken boxes of other words on the board
+ */
+export function addLettering(work: Work, like: Lettering | undefined, face: string, taken: readonly Bounds[] = []): { work: Work; id: string } {
   const id = nanoid(8);
   const { width, height } = boardSize(work);
   const size = like?.size ?? Math.min(width / 4, height / 2.5);
+  // From the heads of the capitals to the feet, about: the face is not measured here.
+  const half = size * 0.35;
+  const free = (row: number) => !taken.some((b) => b.minY < height * row + half && b.maxY > height * row - half && b.minX < width / 2 + size && b.maxX > width / 2 - size);
+  const row = rows.find(free) ?? rows[0];
   const lettering = newLettering({
     id,
     text: "",
@@ -53,7 +64,7 @@ export function addLettering(work: Work, like: Lettering | undefined, face: stri
     lineSpacing: 1,
     align: "centre",
     x: width / 2,
-    y: height / 2 + size * 0.3,
+    y: height * row + size * 0.3,
     styleId: like?.styleId ?? null,
     // Letters are never without a look: unpainted words could not be seen.
     ownStyle: like?.ownStyle ?? (like?.styleId ? null : plainStyle("Plain", like?.face ?? face)),
