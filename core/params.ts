@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { strandSchema, type Strand } from "./curves/nodes";
+import { photoSchema } from "./photo";
 
 /**
  * What a form step, a paint, a finish, a guide line or a shape can be set to. One description gives the Zod schema, the defaults and the
@@ -70,7 +71,13 @@ export interface ShapeParam extends Base {
   readonly default: string;
 }
 
-export type Param = StrandParam | StrandsParam | ShapeParam | LengthParam | NumberParam | ChoiceParam | LengthsParam | InkParam | StopsParam | PlaceParam;
+/** A photo, or none. */
+export interface PhotoParam extends Base {
+  readonly type: "photo";
+  readonly default: null;
+}
+
+export type Param = PhotoParam | StrandParam | StrandsParam | ShapeParam | LengthParam | NumberParam | ChoiceParam | LengthsParam | InkParam | StopsParam | PlaceParam;
 export type Params = Readonly<Record<string, Param>>;
 
 export const stopSchema = z.object({
@@ -104,6 +111,8 @@ function schemaOfParam(p: Param): z.ZodType {
       return z.array(strandSchema).max(5000).refine((all) => all.reduce((n, s) => n + s.nodes.length, 0) <= 100_000, "A shape holds at most 100,000 nodes.").default(p.default.map((s) => ({ ...s })));
     case "shape":
       return z.string().max(64).default(p.default);
+    case "photo":
+      return photoSchema.nullable().default(p.default);
   }
 }
 

@@ -1,5 +1,6 @@
 import { expect, test } from "@playwright/test";
-import { boardPaths, boardPoint, choose, document, drag, fill, gripAt, newPiece, noteFaults, openFold, openPiece } from "./studio";
+import { PNG } from "pngjs";
+import { boardPaths, boardPoint, choose, document, downloaded, drag, fill, gripAt, newPiece, noteFaults, openFold, openPiece, saved } from "./studio";
 
 const toBench = async (page: import("@playwright/test").Page) => page.locator("[data-bench]").focus();
 async function addShape(page: import("@playwright/test").Page, name: string) {
@@ -131,4 +132,54 @@ test("the board has common sizes, guides, a grid and steps, and moves are drawn 
   await page.keyboard.press("Delete");
   await expect(page.locator("[data-guide]")).toHaveCount(0);
   await choose(page, "Align by", "The frame");
+});
+
+test("a photo comes in behind the words, is moved in its frame, and lies inside what is exported", async ({ page }) => {
+  const faults = noteFaults(page);
+  await newPiece(page, "Ridge");
+  const picture = new PNG({ width: 60, height: 20 });
+  picture.data.fill(200);
+  await page.setInputFiles('input[aria-label="Photo file"]', { name: "ridge.png", mimeType: "image/png", buffer: PNG.sync.write(picture) });
+  await expect(page.getByLabel("Name of the shape")).toHaveValue("ridge");
+  const image = page.locator("[data-board] image");
+  await expect(image).toHaveAttribute("href", /^\/api\/photos\/[0-9a-f]{32}$/);
+  const [back, front] = (await document(page)).items;
+  expect([back.kind, front.kind]).toEqual(["shape", "lettering"]);
+
+  // Twice as high as the photo is: a part of it is cut off, and its place says which.
+  await fill(page.getByLabel("Height", { exact: true }), "40");
+  await toBench(page);
+  await page.keyboard.press("3");
+  const tile = page.locator("[data-board] pattern");
+  const before = await tile.getAttribute("patternTransform");
+  const grip = await gripAt(page, "photo-place");
+  await drag(page, grip, { x: grip.x + 12, y: grip.y });
+  await expect(tile).not.toHaveAttribute("patternTransform", before!);
+  const dragged = await tile.getAttribute("patternTransform");
+  await page.locator('[data-handle="photo-place"]').focus();
+  await page.keyboard.press("Shift+ArrowLeft");
+  await expect(tile).not.toHaveAttribute("patternTransform", dragged!);
+  await page.keyboard.press("Control+z");
+  await expect(tile).toHaveAttribute("patternTransform", dragged!);
+
+  await toBench(page);
+  await page.keyboard.press("4");
+  const { bytes } = await downloaded(page, () => page.getByRole("button", { name: "Plain SVG" }).click());
+  expect(bytes.toString()).toContain('xlink:href="data:image/png;base64,');
+
+  await page.setInputFiles('input[aria-label="Photo file"]', { name: "torn.png", mimeType: "image/png", buffer: Buffer.from("no picture") });
+  await expect(page.getByText("torn.png is no picture that Vextal reads.")).toBeVisible();
+
+  // Where it is not here, a grey stands in and it is said; nothing is lost.
+  await saved(page);
+  await page.route("**/api/photos/*", (route) => route.fulfill({ status: 404 }));
+  await page.reload();
+  await expect(page.locator('[data-board] path[fill="#808080"]')).toBeAttached();
+  await page.getByRole("button", { name: /^On the board/ }).click();
+  await page.getByRole("button", { name: "Select ridge", exact: true }).click();
+  await expect(page.getByText(/A photo of this item is not here/)).toBeVisible();
+  await page.unroute("**/api/photos/*");
+  await page.reload();
+  await expect(image).toBeAttached();
+  expect(faults).toEqual([]);
 });

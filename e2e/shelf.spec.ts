@@ -115,3 +115,12 @@ test("a style changed in two tabs: keeping mine as a copy loses neither version"
   await page.reload();
   await expect(painted(page, "#111111")).toHaveCount(20);
 });
+
+test("no click is lost while the page is not alive yet", async ({ page, browser }) => {
+  const still = await browser.newPage({ javaScriptEnabled: false });
+  await still.goto(new URL("/", test.info().project.use.baseURL).href);
+  await expect(still.getByRole("button", { name: "New piece" })).toBeDisabled();
+  await still.close();
+  await page.goto("/");
+  await expect(page.getByRole("button", { name: "New piece" })).toBeEnabled();
+});

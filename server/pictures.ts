@@ -8,6 +8,9 @@ import { renderSvg } from "./render";
 
 const kept = memoByKey<Promise<string>>(60);
 
+/** Pictures on the shelf are about 300 pixels wide, on screens of up to twice as many. */
+const photoSide = 800;
+
 export interface Picture {
   readonly svg: string;
   /** Changes when the picture may have changed. */
@@ -24,7 +27,7 @@ export async function picture(db: Database, shelf: Shelf, id: string): Promise<P
   const { document: piece, revision } = await get(db, "pieces", id);
   const styles = await linkedStyles(db, piece);
   const tag = `p${revision}${styles.map((s) => `.${s.document.id}.${s.revision}`).join("")}`;
-  return { tag, svg: await kept(`${id} ${tag}`, () => renderSvg({ piece, styles: styles.map((s) => s.document) })) };
+  return { tag, svg: await kept(`${id} ${tag}`, () => renderSvg({ piece, styles: styles.map((s) => s.document) }, {}, photoSide)) };
 }
 
 /** A style on the first word of its own name. */
@@ -38,5 +41,5 @@ function stylePicture(style: Style): Promise<string> {
       align: "centre", x: 300, y: 250, turn: 0, styleId: style.id, ownStyle: null,
     })],
   });
-  return renderSvg({ piece, styles: [style] }, { area: { kind: "items", ids: ["word"] } });
+  return renderSvg({ piece, styles: [style] }, { area: { kind: "items", ids: ["word"] } }, photoSide);
 }

@@ -2,11 +2,14 @@ import { z } from "zod";
 import { compile } from "../core/piece/compile";
 import { facesOf, pieceFileSchema, type Piece, type PieceFile } from "../core/piece/schema";
 import { isEmpty } from "../core/curves/bounds";
-import { exportArea, toSvg, type SvgOptions } from "../core/output/svg";
+import { exportArea, photosIn, toSvg, type SvgOptions } from "../core/output/svg";
 import { Problem } from "../core/problem";
+import type { Scene } from "../core/scene/scene";
 import type { Style } from "../core/style/schema";
 import { pixelsAt } from "../core/units";
+import { database } from "./db/open";
 import { serverEngine } from "./engine";
+import { embeddedPhotos } from "./photos/store";
 import { drawPng } from "./raster/draw";
 import { checkSize } from "./raster/limits";
 import { withResolution } from "./raster/phys";
@@ -35,9 +38,16 @@ async function sceneOf(piece: Piece, styles: readonly Style[]) {
   return { scene, faces: facesOf(piece.items).map((id) => engine.face(id)?.info.name ?? id) };
 }
 
-export async function renderSvg({ piece, styles }: Pick<PieceFile, "piece" | "styles">, options: Partial<SvgOptions> = {}): Promise<string> {
+/** The photos of a scene. The database is opened only where there are some. */
+async function photosOf(scene: Scene, most?: number): Promise<Map<string, string>> {
+  const ids = photosIn(scene);
+  return ids.length ? embeddedPhotos(await database(), ids, most) : new Map();
+}
+
+/** @param mostPhotoSide pixels of the longer side of its photos, where they are only looked at small */
+export async function renderSvg({ piece, styles }: Pick<PieceFile, "piece" | "styles">, options: Partial<SvgOptions> = {}, mostPhotoSide?: number): Promise<string> {
   const { scene, faces } = await sceneOf(piece, styles);
-  return toSvg(scene, { title: piece.name, unit: piece.board.unit, faces, area: { kind: "board" }, ground: true, ...options });
+  return toSvg(scene, { title: piece.name, unit: piece.board.unit, faces, area: { kind: "board" }, ground: true, photos: await photosOf(scene, mostPhotoSide), ...options });
 }
 
 /** @throws Problem where nothing is inked or the size is too large */
@@ -50,6 +60,6 @@ export async function renderPng({ file, area, ground, size }: PngRequest, signal
   const width = size.kind === "dpi" ? pixelsAt(w, size.dpi) : size.width;
   const height = size.kind === "dpi" ? pixelsAt(h, size.dpi) : Math.max(1, Math.round((width * h) / w));
   checkSize(width, height);
-  const svg = toSvg(scene, { title: piece.name, unit: piece.board.unit, faces: [], area, ground, pixels: { width, height } });
+  const svg = toSvg(scene, { title: piece.name, unit: piece.board.unit, faces: [], area, ground, pixels: { width, height }, photos: await photosOf(scene) });
   return withResolution(await drawPng(svg, width, height, signal), size.kind === "dpi" ? size.dpi : width / (w / 96));
 }

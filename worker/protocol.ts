@@ -18,7 +18,9 @@ export interface LayerUpdate {
   readonly opacity: number;
   readonly blend: BlendMode;
   readonly bounds: Bounds;
-  /** Where the paint's own handle lies: its line and the box that it is relative to. */
+  /** Where a photo lies and what it stretches over. */
+  readonly photo?: { readonly area: Bounds; readonly box: Bounds; readonly matrix?: Matrix };
+  /** Where a gradient's own handle lies: its line and the box that it is relative to. */
   readonly line?: {
     readonly from: { readonly x: number; readonly y: number };
     readonly to: { readonly x: number; readonly y: number };
@@ -49,6 +51,8 @@ interface AnyItemUpdate {
   readonly painted: Bounds;
   readonly frame: Bounds;
   readonly metrics: FaceMetrics;
+  /** Whether it is painted with a photo that is not here, for which a grey stands in. */
+  readonly photoMissing: boolean;
 }
 
 export interface LetteringUpdate extends AnyItemUpdate {
@@ -135,6 +139,8 @@ export interface SceneWorker {
   strain(file: PieceFile, itemId: string, face: string): Promise<Answer<Strain | null>>;
   /** The geometry of an SVG file as strands in pixels of the file, with its box and what was left out. */
   svgShapes(text: string): Promise<Answer<{ strands: readonly Strand[]; box: Bounds; leftOut: readonly string[] }>>;
+  /** Photos were brought in. */
+  photosChanged(): Promise<Answer<null>>;
   /** Faces were added or taken away. */
   facesChanged(): Promise<Answer<null>>;
 }

@@ -9,15 +9,16 @@ import { alternatesOf, featuresOf } from "../core/lettering/features";
 import { set } from "../core/lettering/setting";
 import { memoByIdentity } from "../core/memo";
 import { layerNode } from "../core/output/layer-svg";
-import { toSvg } from "../core/output/svg";
+import { photosIn, toSvg } from "../core/output/svg";
 import type { SvgNode } from "../core/output/svg-node";
 import { compile, styleOf, type Compiled } from "../core/piece/compile";
 import { createEngine, type LoadedEngine } from "../core/piece/engine";
 import { facesOf, isLettering, type Lettering, type PieceFile } from "../core/piece/schema";
 import { Problem } from "../core/problem";
-import type { SceneItem, SceneLayer } from "../core/scene/scene";
+import type { SceneFill, SceneItem, SceneLayer } from "../core/scene/scene";
 import { strainOf } from "../core/style/carries";
 import { fetchFace, forgetList, listFaces } from "./faces";
+import { embeddedPhotos, forgetMissingPhotos, isMissing, lookForPhotos, photoAddress } from "./photos";
 import { Drafting } from "./drafting";
 import { itemUpdate } from "./item-update";
 import { layerKey, type Answer, type Known, type LayerUpdate, type Picture, type SceneUpdate, type SceneWorker, type SvgRequest } from "./protocol";
@@ -30,7 +31,7 @@ const ready = () =>
   }));
 
 /** A number for each layer object, so that the page can say which ones it holds. */
-const versions = new WeakMap<SceneLayer, number>();
+let versions = new WeakMap<SceneLayer, number>();
 let lastVersion = 0;
 const versionOf = (layer: SceneLayer): number => {
   let version = versions.get(layer);
@@ -39,9 +40,9 @@ const versionOf = (layer: SceneLayer): number => {
 };
 
 // By item too: two letterings that are set alike share their layers, and ids must be their own.
-const nodes = memoByIdentity<SceneLayer, SvgNode>(16);
+let nodes = memoByIdentity<SceneLayer, SvgNode>(16);
 const nodeOf = (layer: SceneLayer, item: SceneItem): SvgNode =>
-  nodes(layer, item.id, () => layerNode(layer, item, `b-${item.id}-${layer.id}`));
+  nodes(layer, item.id, () => layerNode(layer, item, `b-${item.id}-${layer.id}`, { address: photoAddress, attribute: "href" }));
 
 function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known): LayerUpdate {
   const version = versionOf(layer);
@@ -53,8 +54,14 @@ function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known): LayerUpd
     blend: layer.blend,
     bounds: layer.bounds,
     ...(known[layerKey(item.id, layer.id)] === version ? {} : { node: nodeOf(layer, item) }),
-    ...(fill && fill.kind !== "flat" ? { line: { from: fill.from, to: fill.to, box: fill.box, matrix: fill.matrix } } : {}),
+    ...handleOf(fill),
   };
+}
+
+function handleOf(fill: SceneFill | undefined): Pick<LayerUpdate, "line" | "photo"> {
+  if (!fill || fill.kind === "flat") return {};
+  const { box, matrix } = fill;
+  return fill.kind === "photo" ? { photo: { area: fill.area, box, matrix } } : { line: { from: fill.from, to: fill.to, box, matrix } };
 }
 
 async function sceneOf({ piece, styles }: PieceFile, draft = false): Promise<Compiled & { engine: LoadedEngine }> {
@@ -95,11 +102,13 @@ const worker: SceneWorker = {
       const { scene, placed, times, engine: e } = await sceneOf(file, draft);
       if (!draft) drafting.exactTook(Object.values(times).reduce((a, b) => a + b, 0), dragging);
       const start = performance.now();
+      await lookForPhotos(photosIn(scene));
       const drawn = new Map(scene.items.map((i) => [i.id, i]));
       const items = file.piece.items.map((item, i) => {
         const sceneItem = drawn.get(item.id);
         const layers = sceneItem?.layers.map((layer) => layerUpdate(layer, sceneItem, known)) ?? [];
-        return itemUpdate(item, placed[i], layers, !isLettering(item) || e.face(item.face) !== undefined, e.kernel);
+        const lacks = { faceHere: !isLettering(item) || e.face(item.face) !== undefined, photoMissing: sceneItem?.layers.some((l) => l.fills.some((f) => f.kind === "photo" && isMissing(f.photo))) ?? false };
+        return itemUpdate(item, placed[i], layers, lacks, e.kernel);
       });
       const update: SceneUpdate = { width: scene.width, height: scene.height, ground: scene.ground, items, draft, times: { ...times, svg: performance.now() - start } };
       return update;
@@ -110,6 +119,7 @@ const worker: SceneWorker = {
       const names = await listFaces();
       const used = facesOf(file.piece.items.filter((i) => !items || items.includes(i.id)));
       return toSvg(scene, {
+        photos: await embeddedPhotos(photosIn(scene)),
         title: file.piece.name,
         unit: file.piece.board.unit,
         faces: used.map((id) => names.find((f) => f.id === id)?.name ?? id),
@@ -145,6 +155,14 @@ const worker: SceneWorker = {
     answered(async () => {
       const { path, leftOut } = svgShapes(text, (await ready()).kernel);
       return { strands: strandsOf(path), box: path.bounds, leftOut };
+    }),
+  photosChanged: () =>
+    answered(async () => {
+      forgetMissingPhotos();
+      // What was drawn without them is drawn and sent anew.
+      versions = new WeakMap();
+      nodes = memoByIdentity(16);
+      return null;
     }),
   facesChanged: () =>
     answered(async () => {

@@ -127,7 +127,7 @@ describe("paints", () => {
     expect(paths.map((p) => p.fill)).toEqual([0, 0, 0]);
   });
 
-  const ends = (fill: SceneFill) => fill.kind !== "flat" && [fill.from.y, fill.to.y];
+  const ends = (fill: SceneFill) => "from" in fill && [fill.from.y, fill.to.y];
   const spanned = (span: string) => layerOf(coat("A", gradient([[0, "face"], [100, "edge"]], { span })));
 
   test("a gradient starts again in each letter, each line, or runs over all, or over the board", () => {
@@ -152,7 +152,7 @@ describe("paints", () => {
   });
 
   test("an even mix adds stops between, and none where a colour jumps", () => {
-    const stopsOf = (c: ReturnType<typeof coat>) => (layerOf(c).fills[0] as Exclude<SceneFill, { kind: "flat" }>).stops;
+    const stopsOf = (c: ReturnType<typeof coat>) => (layerOf(c).fills[0] as Extract<SceneFill, { kind: "linear" | "radial" }>).stops;
     const even = stopsOf(coat("A", gradient([[0, "face", 0], [50, "edge"], [50, "face"], [100, "face"]], { mix: "oklab" })));
     expect(even).toHaveLength(4 + 8);
     expect(even[4].opacity).toBeCloseTo(4 / 9, 9);

@@ -1,7 +1,7 @@
 import { isEmpty, joinAll, mapped, type Bounds } from "../curves/bounds";
 import type { Scene } from "../scene/scene";
 import { fromPx, type Unit } from "../units";
-import { layerNode, number } from "./layer-svg";
+import { layerNode, number, type PhotoSource } from "./layer-svg";
 import { serialize, type SvgNode } from "./svg-node";
 
 export const svgNamespace = "http://www.w3.org/2000/svg";
@@ -20,7 +20,14 @@ export interface SvgOptions {
   readonly pixels?: { readonly width: number; readonly height: number };
   /** The piece as JSON, to be opened again live. */
   readonly piece?: string;
+  /** Photos by their id, as data URLs. */
+  readonly photos?: ReadonlyMap<string, string>;
 }
+
+/** The photos that a scene shows, each once. */
+export const photosIn = (scene: Scene): string[] => [
+  ...new Set(scene.items.flatMap((i) => i.layers.flatMap((l) => l.fills.flatMap((f) => (f.kind === "photo" ? [f.photo] : []))))),
+];
 
 /** The box that an export shows, in board pixels; empty where the chosen items have no ink. */
 export function exportArea(scene: Scene, area: SvgOptions["area"]): Bounds {
@@ -30,7 +37,7 @@ export function exportArea(scene: Scene, area: SvgOptions["area"]): Bounds {
   );
 }
 
-/** The scene as an SVG document: plain paths and gradients, no fonts needed. */
+/** The scene as an SVG document: plain paths, gradients and photos inside it; no fonts and no other file needed. */
 export function toSvg(scene: Scene, options: SvgOptions): string {
   const area = exportArea(scene, options.area);
   const box = isEmpty(area) ? { minX: 0, minY: 0, maxX: 1, maxY: 1 } : area;
@@ -45,12 +52,13 @@ export function toSvg(scene: Scene, options: SvgOptions): string {
     options.ground && scene.ground
       ? [{ name: "rect", attributes: { x: number(box.minX), y: number(box.minY), width: number(width), height: number(height), fill: scene.ground } }]
       : [];
+  const photos: PhotoSource = { address: (id) => options.photos?.get(id), attribute: "xlink:href" };
   const groups = items.map((item, i): SvgNode => ({
     name: "g",
     attributes: { id: `lettering-${i + 1}` },
     children: [
       { name: "title", attributes: {}, text: item.label },
-      ...item.layers.map((layer, k) => layerNode(layer, item, `l${i + 1}c${k + 1}`)),
+      ...item.layers.map((layer, k) => layerNode(layer, item, `l${i + 1}c${k + 1}`, photos)),
     ],
   }));
   const about: Record<string, string> = { "xmlns:v": vextalNamespace, piece: options.title, faces: options.faces.join("; ") };
@@ -58,6 +66,7 @@ export function toSvg(scene: Scene, options: SvgOptions): string {
     name: "svg",
     attributes: {
       xmlns: svgNamespace,
+      ...(options.photos?.size ? { "xmlns:xlink": "http://www.w3.org/1999/xlink" } : {}),
       ...size,
       viewBox: [box.minX, box.minY, width, height].map(number).join(" "),
       style: "isolation:isolate",

@@ -43,7 +43,7 @@ export function seenBox(view: View | undefined, b: Bounds): Bounds {
 const layers = memoByIdentity<SceneLayer, SceneLayer>(3);
 const paths = memoByIdentity<Path, Path>(64);
 
-/** A layer as it is seen. Gradients, which SVG cannot draw in perspective, follow the view as it is in the middle of what they stretch over. */
+/** A layer as it is seen. Gradients and photos, which SVG cannot draw in perspective, follow the view as it is in the middle of what they stretch over. */
 export function seenLayer(layer: SceneLayer, view: View | undefined, kernel: Kernel): SceneLayer {
   if (!view) return layer;
   return layers(layer, `${kernel.name} ${view.key}`, () => {

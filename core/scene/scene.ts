@@ -55,6 +55,18 @@ export type SceneFill =
       /** From the space of `from` and `to` into that of the item, where they differ. */
       readonly matrix?: Matrix;
       readonly stops: readonly SceneStop[];
+    }
+  | {
+      readonly kind: "photo";
+      /** Which one, by its id. */
+      readonly photo: string;
+      /** Where its edges lie. */
+      readonly area: Bounds;
+      /** What the fill stretches over, in the same space. */
+      readonly box: Bounds;
+      /** From the space of `area` into that of the item, where they differ. */
+      readonly matrix?: Matrix;
+      readonly opacity: number;
     };
 
 export interface SceneStop {

@@ -29,3 +29,18 @@ export const faces = sqliteTable("faces", {
   licence: text("licence").notNull(),
   addedAt: integer("added_at").notNull(),
 });
+
+/** Photos that were brought in, each once. */
+export const photos = sqliteTable("photos", {
+  /** The first 32 hexadecimal digits of the SHA-256 of the file that was brought in. */
+  id: text("id").primaryKey(),
+  name: text("name").notNull(),
+  /** Media type of the bytes. */
+  type: text("type").notNull(),
+  /** In its own pixels. */
+  width: integer("width").notNull(),
+  height: integer("height").notNull(),
+  /** Upright, in sRGB, without what a camera notes beside the picture. */
+  bytes: blob("bytes", { mode: "buffer" }).notNull(),
+  addedAt: integer("added_at").notNull(),
+});

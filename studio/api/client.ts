@@ -1,5 +1,6 @@
 import type { FaceInfo } from "@/core/lettering/face";
 import type { Measured } from "@/core/lettering/measured";
+import type { Photo } from "@/core/photo";
 import type { Piece } from "@/core/piece/schema";
 import type { Style } from "@/core/style/schema";
 
@@ -85,6 +86,11 @@ export const api = {
   removeFace: async (id: string) => void (await call(`/api/faces/${encodeURIComponent(id)}`, { method: "DELETE" })),
   /** The names of the pieces that are set in a face. */
   faceUses: async (id: string): Promise<string[]> => (await call(`/api/faces/${encodeURIComponent(id)}/uses`)).json(),
+  addPhoto: async (file: File): Promise<Photo> => {
+    const form = new FormData();
+    form.set("photo", file);
+    return (await call("/api/photos", { method: "POST", body: form })).json();
+  },
   png: async (request: unknown, signal: AbortSignal): Promise<Blob> => (await call("/api/png", { ...json("POST", request), signal })).blob(),
   pictureUrl: (shelf: Shelf, entry: Pick<Entry, "id" | "revision">) => `/api/${shelf}/${entry.id}/picture?r=${entry.revision}`,
 };

@@ -4,6 +4,7 @@ import { shapeKinds } from "@/core/shape/kinds";
 import { IconButton } from "../parts/button";
 import { Menu } from "../parts/menu";
 import { bringSvg, centre, fitBoard, newLettering, newShape, setTool, zoomBy } from "../state/commands";
+import { bringPhoto, photoFiles } from "../state/photos";
 import { useStudio } from "../state/store";
 
 /** Adding, centring, snapping and zoom, along the lower edge of the bench. */
@@ -43,9 +44,10 @@ export function BenchTools() {
   );
 }
 
-/** Letterings, shapes, drawn paths and shapes from files. */
+/** Letterings, shapes, drawn paths, and photos and shapes from files. */
 function AddMenu() {
   const file = useRef<HTMLInputElement>(null);
+  const photo = useRef<HTMLInputElement>(null);
   return (
     <div className="absolute bottom-3 left-3 rounded-lg border border-rule bg-paper p-0.5 shadow-sm">
       <Menu
@@ -61,8 +63,17 @@ function AddMenu() {
           ...shapeKinds.filter((k) => k.kind !== "path").map((k) => ({ label: k.label, onSelect: () => newShape(k.kind) })),
           { label: "Draw a path", keys: "P", focuses: true, onSelect: () => setTool("draw") },
           null,
+          { label: "Photo from a file…", onSelect: () => photo.current?.click() },
           { label: "Shape from an SVG file…", onSelect: () => file.current?.click() },
         ]}
+      />
+      <input
+        ref={photo} type="file" accept={photoFiles} aria-label="Photo file" className="hidden"
+        onChange={(e) => {
+          const [chosen] = e.target.files ?? [];
+          if (chosen) void bringPhoto(chosen);
+          e.target.value = "";
+        }}
       />
       <input
         ref={file} type="file" accept=".svg,image/svg+xml" aria-label="SVG file" className="hidden"

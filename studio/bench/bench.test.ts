@@ -16,7 +16,7 @@ const box = { minX: 0, minY: -700, maxX: 2000, maxY: 0 };
 const caret = (index: number, x: number) => ({ index, line: 0, foot: { x, y: 120 }, head: { x, y: -820 } });
 const update = (l: Lettering): LetteringUpdate => ({
   kind: "lettering", hidden: l.hidden, locked: l.locked, view: null, letters: [], lineBoxes: [box], block: box, corners: null, outline: null, marks: [], messages: [],
-  id: l.id, matrix: itemMatrix(l), layers: [], ink: box, painted: box, frame: box, missing: [], faceHere: true,
+  id: l.id, matrix: itemMatrix(l), layers: [], ink: box, painted: box, frame: box, missing: [], faceHere: true, photoMissing: false,
   metrics: { capHeight: 700, xHeight: 500, stem: 150, bar: 120 },
   carets: [caret(0, 0), caret(1, 1000), caret(2, 2000)],
   lines: [{ from: 0, to: 2, x: 0, width: 2000, baseline: 0, scale: 1, ink: box }],
@@ -130,7 +130,7 @@ describe("gestures", () => {
     const panel = newShapeItem({ id: "panel", name: "", x: 400, y: 200, size: 100, width: 2000, height: 1000, shape: form("rectangle") as never, styleId: null, ownStyle: null });
     const ink = { minX: -1000, minY: -500, maxX: 1000, maxY: 500 };
     useStudio.getState().open({ piece: board(panel), styles: {} });
-    useStudio.setState({ scene: { width: 800, height: 400, ground: null, draft: false, times: {}, items: [{ kind: "shape", id: "panel", matrix: itemMatrix(panel), layers: [], hidden: false, locked: false, ink, view: null, painted: ink, frame: ink, metrics: update(items[0]).metrics, outline: "" }] } });
+    useStudio.setState({ scene: { width: 800, height: 400, ground: null, draft: false, times: {}, items: [{ kind: "shape", id: "panel", matrix: itemMatrix(panel), layers: [], hidden: false, locked: false, ink, view: null, painted: ink, frame: ink, metrics: update(items[0]).metrics, photoMissing: false, outline: "" }] } });
     sideGesture("panel", 3)(at(200, 200));
     expect(now("panel")).toMatchObject({ width: expect.closeTo(3000, 6), size: 100, across: 1, x: expect.closeTo(350, 6) });
   });
@@ -140,7 +140,7 @@ describe("gestures", () => {
     const words = word("Hi", { x: 400, y: 200, size: 60, bend: { kind: "fit", shape: "panel", corners: null, inset: 0, gap: 0 } });
     const ink = { minX: -1000, minY: -500, maxX: 1000, maxY: 500 };
     useStudio.getState().open({ piece: board(panel, words), styles: {} });
-    const shape = { kind: "shape" as const, id: "panel", matrix: itemMatrix(panel), layers: [], hidden: false, locked: false, ink, view: null, painted: ink, frame: ink, metrics: update(items[0]).metrics, outline: "" };
+    const shape = { kind: "shape" as const, id: "panel", matrix: itemMatrix(panel), layers: [], hidden: false, locked: false, ink, view: null, painted: ink, frame: ink, metrics: update(items[0]).metrics, photoMissing: false, outline: "" };
     useStudio.setState({ scene: { width: 800, height: 400, ground: null, draft: false, times: {}, items: [shape, update(words)] } });
     scaleGesture("panel", 2)(at(700, 350));
     expect([now("panel").size, now("word").size]).toEqual([expect.closeTo(200, 6), expect.closeTo(120, 6)]);

@@ -24,6 +24,7 @@ import { Marquee } from "./marquee";
 import { Messages } from "./messages";
 import { NodeEditor } from "./node-editor";
 import { usePanning } from "./panning";
+import { PhotoHandle } from "./photo-handle";
 import { placeOf } from "./place";
 import type { Guide } from "./snap";
 import { useTyping } from "./typing";
@@ -195,6 +196,7 @@ function SelectionHandles() {
     <>
       <Handles item={item} target={target} grips={free} />
       {stage === "coats" && <GradientHandle item={item} />}
+      {stage === "coats" && <PhotoHandle item={item} />}
     </>
   );
 }

@@ -1,13 +1,15 @@
 import { useLetteringUpdate, useStudio } from "../state/store";
 
-/** What the user should know of the lettering in hand. */
+/** What the user should know of the item in hand. */
 export function Messages() {
   const problem = useStudio((s) => s.problem);
   const id = useStudio((s) => s.selection.at(-1));
   const item = useLetteringUpdate(id);
+  const photoMissing = useStudio((s) => s.scene?.items.find((i) => i.id === id)?.photoMissing);
   const messages: string[] = [];
   if (problem) messages.push(problem);
   if (item && !item.faceHere) messages.push("The face of this lettering is not here; a stand-in is shown and its settings are kept.");
+  if (photoMissing) messages.push("A photo of this item is not here; a grey stands in for it. Bring the same file in again under Paint, and it is seen.");
   if (item && !item.hidden && !item.layers.length && item.carets.length > 1) messages.push("Nothing is painted: choose a style or add a coat under Coats (2).");
   messages.push(...(item?.messages ?? []));
   if (item?.missing.length) {

@@ -3,7 +3,7 @@ import { finishKinds } from "@/core/coat/finishes";
 import { formStepKind, formStepKinds } from "@/core/coat/forms";
 import { layKind, layKinds } from "@/core/coat/lays";
 import { paintKind, paintKinds } from "@/core/coat/paints";
-import type { Coat } from "@/core/coat/schema";
+import type { Coat, Ink } from "@/core/coat/schema";
 import { newStep, type Step } from "@/core/params";
 import { inksOf } from "@/core/style/inks";
 import { IconButton } from "../parts/button";
@@ -12,7 +12,7 @@ import { Field, Section } from "../parts/field";
 import { Menu } from "../parts/menu";
 import { Tip } from "../parts/tip";
 import { editCoat, newFormStep } from "../state/edits/style";
-import { useStudio } from "../state/store";
+import { useShownStyle, useStudio } from "../state/store";
 import { ParamControls } from "./controls/param-controls";
 
 const options = (kinds: readonly { kind: string; label: string; hint: string }[]) => kinds.map((k) => ({ value: k.kind, label: k.label, hint: k.hint }));
@@ -20,6 +20,7 @@ const options = (kinds: readonly { kind: string; label: string; hint: string }[]
 /** One coat in its three parts: which shape, painted with what, lying how on what is below. */
 export function CoatSections({ coat }: { coat: Coat }) {
   const { changeStyle, settle } = useStudio.getState();
+  const style = useShownStyle();
   const edit = (name: string | null, change: (c: Coat) => Coat) => changeStyle((s) => editCoat(s, coat.id, change), name && `${name} ${coat.id}`);
   return (
     <>
@@ -29,7 +30,7 @@ export function CoatSections({ coat }: { coat: Coat }) {
       <FormSection coat={coat} edit={edit} />
       <Section title="Paint">
         <Field label="Kind" hint="What the coat is painted with">
-          <Choice label="Paint" value={coat.paint.kind} options={options(paintKinds)} onChange={(kind) => edit(null, (c) => ({ ...c, paint: repainted(c, kind) }))} />
+          <Choice label="Paint" value={coat.paint.kind} options={options(paintKinds)} onChange={(kind) => edit(null, (c) => ({ ...c, paint: repainted(c, kind, style?.inks ?? []) }))} />
         </Field>
         <ParamControls params={paintKind(coat.paint.kind).params} values={coat.paint} onChange={(name, value) => edit(`paint ${name}`, (c) => ({ ...c, paint: { ...c.paint, [name]: value } }))} />
         <Field label="Laid as" hint="Over the whole form, or as a line along its edge">
@@ -46,13 +47,17 @@ export function CoatSections({ coat }: { coat: Coat }) {
   );
 }
 
-/** Another kind of paint in the inks that the coat has. */
-function repainted(coat: Coat, kind: string): Step {
-  const [first, second] = inksOf(coat);
+/** Another kind of paint in the inks that the coat has, or else in those of its style. */
+function repainted(coat: Coat, kind: string, inks: readonly Ink[]): Step {
+  const { params } = paintKind(kind);
+  const own = inksOf(coat);
+  const [first, second] = own.length ? own : inks.map((i) => i.id);
   const paint = newStep(paintKind(kind));
-  if (kind === "flat") return { ...paint, ink: first };
-  const stops = paint.stops as { ink: string }[];
-  return { ...paint, stops: stops.map((s, i) => ({ ...s, ink: i === 0 ? first : (second ?? first) })) };
+  for (const [name, p] of Object.entries(params)) {
+    if (p.type === "ink" && first) paint[name] = first;
+    if (p.type === "stops" && first) paint[name] = p.default.map((s, i) => ({ ...s, ink: i === 0 ? first : (second ?? first) }));
+  }
+  return paint;
 }
 
 function FormSection({ coat, edit }: { coat: Coat; edit: (name: string | null, change: (c: Coat) => Coat) => void }) {

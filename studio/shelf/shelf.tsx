@@ -8,6 +8,7 @@ import { Tabs } from "radix-ui";
 import { useRef, useState } from "react";
 import { toast } from "sonner";
 import { api, type Shelf as ShelfName } from "../api/client";
+import { useAlive } from "../parts/alive";
 import { Button, IconButton } from "../parts/button";
 import { newPiece, openFile } from "./actions";
 import { Card } from "./card";
@@ -19,6 +20,7 @@ export function Shelf() {
   const router = useRouter();
   const { resolvedTheme, setTheme } = useTheme();
   const file = useRef<HTMLInputElement>(null);
+  const alive = useAlive();
   const attempt = async (work: () => Promise<string | undefined>) => {
     try {
       const id = await work();
@@ -29,49 +31,51 @@ export function Shelf() {
   };
   return (
     <Tabs.Root value={shelf} onValueChange={(v) => setShelf(v as ShelfName)} className="flex min-h-dvh flex-col bg-bench">
-      <header className="sticky top-0 z-10 flex h-14 items-center gap-3 border-b border-rule bg-paper px-5">
-        <h1 className="flex items-center gap-2 text-lg font-bold tracking-tight">
-          {/* eslint-disable-next-line @next/next/no-img-element */}
-          <img src="/icon.svg" alt="" className="size-7" />
-          Vextal
-        </h1>
-        <Tabs.List aria-label="Shelf" className="ml-4 flex">
-          {(["pieces", "styles"] as const).map((s) => (
-            <Tabs.Trigger key={s} value={s} className="relative h-14 px-4 font-medium capitalize outline-offset-[-4px] text-pencil after:absolute after:inset-x-3 after:bottom-0 after:h-[3px] after:rounded-t hover:text-graphite data-[state=active]:text-graphite data-[state=active]:after:bg-accent">
-              {s}
-            </Tabs.Trigger>
-          ))}
-        </Tabs.List>
-        <label className="ml-auto flex h-9 w-64 items-center gap-2 rounded-md border border-rule bg-sheet px-3 focus-within:border-accent">
-          <Search className="size-4 text-pencil" />
-          <input type="search" aria-label="Search the shelf" placeholder={`Search ${shelf}`} value={search} onChange={(e) => setSearch(e.target.value)} className="w-full bg-transparent outline-none" />
-        </label>
-        <Button className="!h-9" onClick={() => file.current?.click()}>
-          <FolderOpen className="size-4" /> Open a file
-        </Button>
-        <input
-          ref={file} type="file" aria-label="File to open" className="hidden" accept=".svg,.json,image/svg+xml,application/json"
-          onChange={(e) => {
-            const chosen = e.target.files?.[0];
-            e.target.value = "";
-            if (chosen)
-              void attempt(async () => {
-                const opened = await openFile(chosen);
-                if (opened.kind === "style") {
-                  toast(`The style “${opened.name}” is on the shelf.`);
-                  setShelf("styles");
-                }
-                return opened.kind === "piece" ? opened.id : undefined;
-              });
-          }}
-        />
-        <Button look="primary" className="!h-9" onClick={() => void attempt(() => newPiece())}>
-          <FilePlus2 className="size-4" /> New piece
-        </Button>
-        <IconButton label={resolvedTheme === "dark" ? "Daylight" : "Evening light"} onClick={() => setTheme(resolvedTheme === "dark" ? "light" : "dark")}>
-          {resolvedTheme === "dark" ? <Sun /> : <Moon />}
-        </IconButton>
-      </header>
+      <fieldset disabled={!alive} className="contents">
+        <header className="sticky top-0 z-10 flex h-14 items-center gap-3 border-b border-rule bg-paper px-5">
+          <h1 className="flex items-center gap-2 text-lg font-bold tracking-tight">
+            {/* eslint-disable-next-line @next/next/no-img-element */}
+            <img src="/icon.svg" alt="" className="size-7" />
+            Vextal
+          </h1>
+          <Tabs.List aria-label="Shelf" className="ml-4 flex">
+            {(["pieces", "styles"] as const).map((s) => (
+              <Tabs.Trigger key={s} value={s} className="relative h-14 px-4 font-medium capitalize outline-offset-[-4px] text-pencil after:absolute after:inset-x-3 after:bottom-0 after:h-[3px] after:rounded-t hover:text-graphite data-[state=active]:text-graphite data-[state=active]:after:bg-accent">
+                {s}
+              </Tabs.Trigger>
+            ))}
+          </Tabs.List>
+          <label className="ml-auto flex h-9 w-64 items-center gap-2 rounded-md border border-rule bg-sheet px-3 focus-within:border-accent">
+            <Search className="size-4 text-pencil" />
+            <input type="search" aria-label="Search the shelf" placeholder={`Search ${shelf}`} value={search} onChange={(e) => setSearch(e.target.value)} className="w-full bg-transparent outline-none" />
+          </label>
+          <Button className="!h-9" onClick={() => file.current?.click()}>
+            <FolderOpen className="size-4" /> Open a file
+          </Button>
+          <input
+            ref={file} type="file" aria-label="File to open" className="hidden" accept=".svg,.json,image/svg+xml,application/json"
+            onChange={(e) => {
+              const chosen = e.target.files?.[0];
+              e.target.value = "";
+              if (chosen)
+                void attempt(async () => {
+                  const opened = await openFile(chosen);
+                  if (opened.kind === "style") {
+                    toast(`The style “${opened.name}” is on the shelf.`);
+                    setShelf("styles");
+                  }
+                  return opened.kind === "piece" ? opened.id : undefined;
+                });
+            }}
+          />
+          <Button look="primary" className="!h-9" onClick={() => void attempt(() => newPiece())}>
+            <FilePlus2 className="size-4" /> New piece
+          </Button>
+          <IconButton label={resolvedTheme === "dark" ? "Daylight" : "Evening light"} onClick={() => setTheme(resolvedTheme === "dark" ? "light" : "dark")}>
+            {resolvedTheme === "dark" ? <Sun /> : <Moon />}
+          </IconButton>
+        </header>
+      </fieldset>
       {(["pieces", "styles"] as const).map((s) => (
         <Tabs.Content key={s} value={s} className="mx-auto w-full max-w-[1320px] grow p-5 outline-none" tabIndex={-1}>
           <Cards shelf={s} search={search} />

@@ -3,10 +3,9 @@ import { mixOklab } from "../../colour";
 import type { SceneFill, SceneStop } from "../../scene/scene";
 import type { PaintContext, PaintKind } from "../paint-kind";
 import type { Stop } from "../../params";
-import type { Matrix } from "../../curves/matrix";
 import type { Part } from "../shape";
 import { byInks } from "./inks-of-parts";
-import { spanGroups, spanParam, type Span } from "./span";
+import { paintSpans, spanParam, type Span } from "./span";
 
 type Place = { x: number; y: number };
 
@@ -40,14 +39,11 @@ export const gradient: PaintKind = {
   apply: (shape, values, context) => {
     const kind = values.shape as "linear" | "radial";
     const [from, to] = [values.from as Place, values.to as Place];
-    const { width, height, toItem } = context.board;
-    const board: Bounds = { minX: 0, minY: 0, maxX: width, maxY: height };
-    const spans = values.span === "board" ? [{ parts: shape.parts, box: board, matrix: toItem }] : spanGroups(shape, values.span as Exclude<Span, "board">);
     const fills: SceneFill[] = [];
     const fillOf = new Map<Part, number>();
     // Most letters are painted in the same inks.
     const stopsOf = new Map<string, readonly SceneStop[]>();
-    for (const { box, matrix, parts } of spans as { parts: readonly Part[]; box: Bounds; matrix?: Matrix }[])
+    for (const { box, matrix, parts } of paintSpans(shape, values.span as Span, context))
       for (const group of byInks(parts)) {
         const inked = (values.stops as Stop[]).map((s) => ({ ...s, ink: group.rename(s.ink) }));
         const inks = inked.map((s) => s.ink).join();

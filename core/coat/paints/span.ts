@@ -1,5 +1,7 @@
 import type { Bounds } from "../../curves/bounds";
+import type { Matrix } from "../../curves/matrix";
 import type { ChoiceParam } from "../../params";
+import type { PaintContext } from "../paint-kind";
 import { boundsOf, type Part, type Shape } from "../shape";
 
 /** What a paint stretches over. */
@@ -18,8 +20,18 @@ export const spanParam: ChoiceParam<Span> = {
   ],
 };
 
-/** The parts that share one run of the paint, with the box it stretches over (lettering space). */
-export function spanGroups(shape: Shape, span: Exclude<Span, "board">): { parts: readonly Part[]; box: Bounds }[] {
+export interface PaintSpan {
+  /** The parts that share one run of the paint. */
+  readonly parts: readonly Part[];
+  /** What it stretches over, in the lettering's space. */
+  readonly box: Bounds;
+  /** From the space of the box into the lettering's, where they differ. */
+  readonly matrix?: Matrix;
+}
+
+/** The runs of a paint over a shape. */
+export function paintSpans(shape: Shape, span: Span, { board }: PaintContext): PaintSpan[] {
+  if (span === "board") return [{ parts: shape.parts, box: { minX: 0, minY: 0, maxX: board.width, maxY: board.height }, matrix: board.toItem }];
   const grouped =
     span === "letter" ? shape.parts.map((p) => [p])
     : span === "lettering" ? [shape.parts]

@@ -1,5 +1,6 @@
 import { useId } from "react";
 import type { LengthParam, Param, Params, Stop } from "@/core/params";
+import type { Photo } from "@/core/photo";
 import type { Measure } from "@/core/style/schema";
 import { Choice } from "../../parts/choice";
 import { Field } from "../../parts/field";
@@ -7,6 +8,7 @@ import { NumberField } from "../../parts/number-field";
 import { Slider } from "../../parts/slider";
 import { useStyleControls } from "./context";
 import { InkPicker } from "./ink-picker";
+import { PhotoControl } from "./photo-control";
 import { ShapePicker } from "./shape-picker";
 import { LengthsControl } from "./lengths-control";
 import { StopsControl } from "./stops-control";
@@ -55,6 +57,12 @@ function Control({ param: p, value, onChange }: { param: Param; value: unknown; 
       return (
         <Field label={p.label} hint={p.hint} htmlFor={id}>
           <ShapePicker id={id} label={p.label} value={value as string} onChange={onChange} />
+        </Field>
+      );
+    case "photo":
+      return (
+        <Field label={p.label} hint={p.hint} htmlFor={id}>
+          <PhotoControl id={id} label={p.label} value={value as Photo | null} onChange={onChange} />
         </Field>
       );
     case "strand":

@@ -3,9 +3,12 @@ import { nanoid } from "nanoid";
 import { shapeOf } from "@/core/bend/bend";
 import type { Bounds } from "@/core/curves/bounds";
 import type { Strand } from "@/core/curves/nodes";
+import { paintKind } from "@/core/coat/paints";
 import { newStep } from "@/core/params";
+import type { Photo } from "@/core/photo";
 import { isLettering, isShape, newLettering, newShapeItem, type Item, type Lettering, type ShapeItem } from "@/core/piece/schema";
 import { shapeKind } from "@/core/shape/kinds";
+import type { Style } from "@/core/style/schema";
 import { toPx } from "@/core/units";
 import type { Work } from "../work";
 import { plainStyle, ruleStyle } from "./style";
@@ -94,6 +97,15 @@ export function addPath(work: Work, strands: readonly Strand[], name: string): {
   return shapeAdded(work, { kind: "path", name, width: w, height: h, x: cx, y: cy, values: { strands: scaled } });
 }
 
+/** A rectangle painted with a photo, no larger than the board, behind everything. */
+export function addPhoto(work: Work, photo: Photo): { work: Work; id: string } {
+  const board = boardSize(work);
+  const k = Math.min(1, board.width / photo.width, board.height / photo.height);
+  const style = plainStyle("Photo");
+  const coats = style.coats.map((c) => ({ ...c, name: "Photo", paint: { ...newStep(paintKind("photo")), photo } }));
+  return shapeAdded(work, { kind: "rectangle", name: photo.name.replace(/\.\w+$/, "").slice(0, 80) || "Photo", width: photo.width * k, height: photo.height * k, style: { ...style, coats } });
+}
+
 interface Drawn {
   kind: string;
   name: string;
@@ -102,9 +114,10 @@ interface Drawn {
   x?: number;
   y?: number;
   values?: Record<string, unknown>;
+  style?: Style;
 }
 
-function shapeAdded(work: Work, { kind, name, width, height, x, y, values = {} }: Drawn): { work: Work; id: string } {
+function shapeAdded(work: Work, { kind, name, width, height, x, y, values = {}, style }: Drawn): { work: Work; id: string } {
   const id = nanoid(8);
   const board = boardSize(work);
   const size = Math.min(2000, Math.max(10, Math.min(board.width, board.height) / 5));
@@ -113,7 +126,7 @@ function shapeAdded(work: Work, { kind, name, width, height, x, y, values = {} }
     id, name, size, shape: { ...newStep(shapeKind(kind)), ...values },
     width: Math.max(0.1, (width / size) * 1000), height: Math.max(0.1, (height / size) * 1000),
     x: x ?? board.width / 2, y: y ?? board.height / 2,
-    styleId: null, ownStyle: open ? ruleStyle() : plainStyle("Plain", undefined, "#c9b68f"),
+    styleId: null, ownStyle: style ?? (open ? ruleStyle() : plainStyle("Plain", undefined, "#c9b68f")),
   });
   return { id, work: open ? pushed(work, shape) : produce(work, (w) => void w.piece.items.unshift(shape as never)) };
 }

@@ -1,0 +1,144 @@
+import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { PNG } from "pngjs";
+import sharp, { type Sharp } from "sharp";
+import { addPhoto, embeddedPhotos, readPhoto } from "./store";
+import { board, styleOf } from "../../tests/engine";
+import { coat, shape as shapeItem, form } from "../../demo/build";
+import { newStep } from "../../core/params";
+import { photo as photoPaint } from "../../core/coat/paints/photo";
+import { Problem } from "../../core/problem";
+import { database, type Database } from "../db/open";
+import { NotFound } from "../documents";
+import { renderPng, renderSvg } from "../render";
+
+let db: Database;
+const folder = mkdtempSync(path.join(tmpdir(), "vextal-photos-"));
+beforeAll(async () => {
+  process.env.DATABASE_URL = `file:${path.join(folder, "photos.db")}`;
+  db = await database();
+});
+afterAll(() => {
+  db.$client.close();
+  delete process.env.DATABASE_URL;
+  rmSync(folder, { recursive: true, force: true });
+});
+
+type Rgb = readonly [number, number, number];
+const [red, green, blue, white]: Rgb[] = [[220, 30, 30], [30, 180, 60], [40, 60, 220], [240, 240, 240]];
+/** Red, green, blue and white quarters, clockwise from the top left. */
+function quarters(width: number, height: number) {
+  const data = Buffer.alloc(width * height * 3);
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) Buffer.from(y < height / 2 ? (x < width / 2 ? red : green) : x < width / 2 ? white : blue).copy(data, (y * width + x) * 3);
+  return sharp(data, { raw: { width, height, channels: 3 } });
+}
+const bytes = async (s: Sharp) => new Uint8Array(await s.toBuffer());
+
+describe("photos that are brought in", () => {
+  test("are kept once, by what the file holds", async () => {
+    const file = await bytes(quarters(60, 40).png());
+    const first = await addPhoto(db, "ridge.png", file);
+    expect(first).toEqual({ id: expect.stringMatching(/^[0-9a-f]{32}$/), name: "ridge.png", width: 60, height: 40 });
+    expect(await addPhoto(db, "again.png", file)).toEqual({ ...first, name: "again.png" });
+    // What is kept holds the same pixels.
+    const kept = PNG.sync.read(Buffer.from((await readPhoto(db, first.id)).bytes));
+    expect([...kept.data.subarray(0, 3)]).toEqual([...red]);
+    await expect(readPhoto(db, "0".repeat(32))).rejects.toBeInstanceOf(NotFound);
+  });
+
+  test("stand upright, and say nothing of where and when they were taken", async () => {
+    // Orientation 6 of the Exif standard (CIPA DC-008, tag 274): row 0 of the file is the right side of the picture.
+    const file = await bytes(quarters(64, 32).withExif({ IFD0: { Copyright: "Brindlemoor" }, IFD3: { GPSLatitudeRef: "N" } }).withMetadata({ orientation: 6 }).jpeg({ quality: 100, chromaSubsampling: "4:4:4" }));
+    const made = await addPhoto(db, "turned.jpg", file);
+    expect([made.width, made.height]).toEqual([32, 64]);
+    const kept = await readPhoto(db, made.id);
+    const meta = await sharp(kept.bytes).metadata();
+    expect([meta.exif, meta.orientation ?? 1]).toEqual([undefined, 1]);
+    const { data } = await sharp(kept.bytes).raw().toBuffer({ resolveWithObject: true });
+    // The top right of what is seen is the file's top left; 12 of 255 for two passes of JPEG.
+    for (const [c, i] of [...red].map((c, i) => [c, i])) expect(Math.abs(data[(4 * 32 + 28) * 3 + i] - c)).toBeLessThan(12);
+  });
+
+  test("come in from what cameras and presses make: WebP, and JPEG in four inks", async () => {
+    for (const picture of [quarters(50, 50).webp({ lossless: true }), quarters(50, 50).toColourspace("cmyk").jpeg()]) {
+      const { bytes: kept } = await readPhoto(db, (await addPhoto(db, "p", await bytes(picture))).id);
+      expect((await sharp(kept).metadata()).space).toBe("srgb");
+    }
+  });
+
+  test.each([
+    ["words", () => Promise.resolve(new TextEncoder().encode("no picture at all")), /no picture/],
+    ["markup", () => Promise.resolve(new TextEncoder().encode('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>')), /no picture/],
+    ["a file that breaks off", async () => (await bytes(quarters(400, 400).jpeg())).slice(0, 900), /damaged/],
+    [
+      "a picture of a hundred thousand pixels a side, by its own word",
+      async () => {
+        const file = Buffer.from(await bytes(quarters(10, 10).png()));
+        file.writeUInt32BE(100_000, 16);
+        file.writeUInt32BE(100_000, 20);
+        return new Uint8Array(file);
+      },
+      /at most 100 million/,
+    ],
+  ])("are refused in the user's words where they are %s", async (_, file, message) => {
+    const adding = addPhoto(db, "thing.png", await file());
+    await expect(adding).rejects.toThrow(message);
+    await expect(adding).rejects.toBeInstanceOf(Problem);
+  });
+
+  test("are brought down where they are only looked at small", async () => {
+    const { id } = await addPhoto(db, "large.png", await bytes(quarters(900, 300).png()));
+    const [small, full] = [(await embeddedPhotos(db, [id], 90)).get(id)!, (await embeddedPhotos(db, [id])).get(id)!];
+    const size = async (url: string) => sharp(Buffer.from(url.split(",")[1], "base64")).metadata().then((m) => [m.width, m.height]);
+    expect([await size(small), await size(full)]).toEqual([[90, 30], [900, 300]]);
+    expect(await embeddedPhotos(db, ["f".repeat(32)])).toEqual(new Map());
+  });
+});
+
+describe("a photo in what is exported", () => {
+  const panel = async (values: Record<string, unknown> = {}) => {
+    const photo = await addPhoto(db, "quarters.png", await bytes(quarters(80, 80).png()));
+    const style = styleOf([coat("Photo", { ...newStep(photoPaint), photo, ...values })]);
+    const item = { ...shapeItem("panel", "Panel", 400, 200, 400, 200, form("rectangle"), "Test"), styleId: style.id };
+    return { format: "vextal.file" as const, version: 1 as const, piece: board(item), styles: [style] };
+  };
+  const pixels = async (values: Record<string, unknown>) => {
+    const png = PNG.sync.read(Buffer.from(await renderPng({ file: await panel(values), area: { kind: "board" }, ground: true, size: { kind: "dpi", dpi: 96 } })));
+    return (x: number, y: number) => [...png.data.subarray((y * png.width + x) * 4, (y * png.width + x) * 4 + 3)];
+  };
+  /** Within what resampling and colour rounding change. */
+  const near = (found: number[], wanted: readonly number[]) => found.forEach((v, i) => expect(Math.abs(v - wanted[i])).toBeLessThanOrEqual(3));
+
+  test("covers a panel, its middle in the middle", async () => {
+    // The panel is 400 x 200 about (400, 200); the photo is 400 x 400 there, half of it cut off.
+    const at = await pixels({ fit: "cover" });
+    near(at(250, 150), red);
+    near(at(550, 150), green);
+    near(at(550, 250), blue);
+    near(at(250, 250), white);
+    near(at(250, 90), [255, 255, 255]);
+  });
+
+  test("is seen whole and once, with the board beside it", async () => {
+    // 200 x 200 about (400, 200).
+    const at = await pixels({ fit: "contain" });
+    near(at(350, 150), red);
+    near(at(450, 250), blue);
+    near(at(270, 200), [255, 255, 255]);
+    near(at(530, 200), [255, 255, 255]);
+  });
+
+  test("lets the board through as far as its opacity says", async () => {
+    near((await pixels({ fit: "cover", opacity: 50 }))(250, 150), red.map((c) => (c + 255) / 2));
+  });
+
+  test("lies inside the SVG, which needs no other file", async () => {
+    const svg = await renderSvg(await panel());
+    expect(svg).toContain('xmlns:xlink="http://www.w3.org/1999/xlink"');
+    expect(svg.match(/xlink:href="data:image\/png;base64,/g)).toHaveLength(1);
+    expect(svg).not.toMatch(/href="\//);
+  });
+});
