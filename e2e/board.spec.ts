@@ -164,7 +164,7 @@ test("a photo comes in behind the words, is moved in its frame, and lies inside 
 
   await toBench(page);
   await page.keyboard.press("4");
-  const { bytes } = await downloaded(page, () => page.getByRole("button", { name: "Plain SVG" }).click());
+  const { bytes } = await downloaded(page, () => page.getByRole("button", { name: /piece inside/ }).click());
   expect(bytes.toString()).toContain('xlink:href="data:image/png;base64,');
 
   await page.setInputFiles('input[aria-label="Photo file"]', { name: "torn.png", mimeType: "image/png", buffer: Buffer.from("no picture") });
@@ -181,5 +181,13 @@ test("a photo comes in behind the words, is moved in its frame, and lies inside 
   await page.unroute("**/api/photos/*");
   await page.reload();
   await expect(image).toBeAttached();
+
+  // Opened where the photo is not, the exported file brings it along.
+  const href = (await image.getAttribute("href"))!;
+  await page.route(`**${href}`, (route) => route.fulfill({ status: 404 }));
+  await page.goto("/");
+  await page.getByLabel("File to open").setInputFiles([{ name: "ridge.svg", mimeType: "image/svg+xml", buffer: bytes }]);
+  await expect(image).toHaveAttribute("href", /^\/api\/photos\/[0-9a-f]{32}$/);
+  expect(await image.getAttribute("href")).not.toBe(href);
   expect(faults).toEqual([]);
 });

@@ -1,7 +1,7 @@
 import { Problem } from "../core/problem";
 
 /** Where the picture of a photo is read. */
-const addressOf = (id: string): string => `/api/photos/${id}`;
+export const photoAddress = (id: string): string => `/api/photos/${id}`;
 
 /** Whether each photo that was looked for is here. */
 const here = new Map<string, boolean>();
@@ -10,7 +10,7 @@ const here = new Map<string, boolean>();
 export async function lookForPhotos(ids: readonly string[]): Promise<void> {
   await Promise.all(
     ids.filter((id) => !here.has(id)).map(async (id) => {
-      const { ok, status } = await fetch(addressOf(id), { method: "HEAD" });
+      const { ok, status } = await fetch(photoAddress(id), { method: "HEAD" });
       // A server that does not answer well is asked again.
       if (ok || status === 404) here.set(id, ok);
     }),
@@ -24,13 +24,11 @@ export function forgetMissingPhotos(): void {
 
 export const isMissing = (id: string): boolean => here.get(id) === false;
 
-export const photoAddress = (id: string): string | undefined => (isMissing(id) ? undefined : addressOf(id));
-
 /** Photos as data URLs, for a file that needs no other; those that are not here are left out. @throws Problem where one that is here is not given */
 export async function embeddedPhotos(ids: readonly string[]): Promise<Map<string, string>> {
   const found = new Map<string, string>();
   for (const id of ids) {
-    const response = await fetch(addressOf(id));
+    const response = await fetch(photoAddress(id));
     if (response.status === 404) continue;
     if (!response.ok) throw new Problem(`A photo was not read (${response.status}), so nothing was exported. Try again.`);
     found.set(id, await asDataUrl(await response.blob()));

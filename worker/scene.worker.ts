@@ -42,7 +42,7 @@ const versionOf = (layer: SceneLayer): number => {
 // By item too: two letterings that are set alike share their layers, and ids must be their own.
 let nodes = memoByIdentity<SceneLayer, SvgNode>(16);
 const nodeOf = (layer: SceneLayer, item: SceneItem): SvgNode =>
-  nodes(layer, item.id, () => layerNode(layer, item, `b-${item.id}-${layer.id}`, { address: photoAddress, attribute: "href" }));
+  nodes(layer, item.id, () => layerNode(layer, item, `b-${item.id}-${layer.id}`, (id) => (isMissing(id) ? undefined : { href: photoAddress(id) })));
 
 function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known): LayerUpdate {
   const version = versionOf(layer);

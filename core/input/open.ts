@@ -1,29 +1,40 @@
 import { SaxesParser } from "saxes";
-import { vextalNamespace } from "../output/svg";
+import { vextalNamespace, xlinkNamespace } from "../output/svg";
 import { pieceFileSchema, pieceFormat, pieceSchema, pieceVersion, type PieceFile } from "../piece/schema";
 import { firstFault, Problem } from "../problem";
 import { styleFormat, styleSchema, styleVersion, type Style } from "../style/schema";
 import { migrate } from "./versions";
 
-export type Opened = { readonly kind: "piece"; readonly file: PieceFile } | { readonly kind: "style"; readonly style: Style };
+export type Opened =
+  | {
+      readonly kind: "piece";
+      readonly file: PieceFile;
+      /** Photos that lie in the file, as data URLs by their ids. */
+      readonly photos: ReadonlyMap<string, string>;
+    }
+  | { readonly kind: "style"; readonly style: Style };
 
-/** Larger files than this are no pieces or styles of ours. */
+/** Larger files than this are no pieces or styles of ours; an SVG holds its photos too. */
 const mostCharacters = 20_000_000;
+const mostWithPhotos = 200_000_000;
 
 /**
  * Reads a piece file, a style file, or an SVG that carries its piece.
  * @throws Problem saying what is wrong and where
  */
 export function open(text: string): Opened {
-  if (text.length > mostCharacters) throw new Problem("This file is over 20 MB, far more than a piece or a style holds.");
-  const json = text.trimStart().startsWith("<") ? pieceInSvg(text) : text;
+  const isSvg = text.trimStart().startsWith("<");
+  const most = isSvg ? mostWithPhotos : mostCharacters;
+  if (text.length > most) throw new Problem(`This file is over ${most / 1e6} MB, far more than a piece or a style holds.`);
+  const { piece: json, photos } = isSvg ? insideSvg(text) : { piece: text, photos: new Map<string, string>() };
   let document: unknown;
   try {
     document = JSON.parse(json);
   } catch (error) {
     throw new Problem(`This file is neither a piece, a style, nor an SVG with its piece inside: ${(error as Error).message}.`);
   }
-  return openDocument(document);
+  const opened = openDocument(document);
+  return opened.kind === "piece" ? { ...opened, photos } : opened;
 }
 
 /** As `open`, of parsed JSON. */
@@ -33,11 +44,11 @@ export function openDocument(document: unknown): Opened {
     case styleFormat:
       return { kind: "style", style: openStyle(document) };
     case pieceFormat:
-      return { kind: "piece", file: { format: "vextal.file", version: 1, piece: openPiece(document), styles: [] } };
+      return { kind: "piece", file: { format: "vextal.file", version: 1, piece: openPiece(document), styles: [] }, photos: new Map() };
     case "vextal.file": {
       const outer = migrate(document, "piece file", 1) as { piece?: unknown; styles?: unknown };
       const styles = Array.isArray(outer.styles) ? outer.styles.map(openStyle) : outer.styles;
-      return { kind: "piece", file: parse(pieceFileSchema, { ...outer, piece: openPiece(outer.piece), styles }, "piece file") };
+      return { kind: "piece", file: parse(pieceFileSchema, { ...outer, piece: openPiece(outer.piece), styles }, "piece file"), photos: new Map() };
     }
     default:
       throw new Problem("This file is neither a piece nor a style of Vextal: it names no format that is known here.");
@@ -60,17 +71,22 @@ function parse<T>(schema: { safeParse(v: unknown): { success: true; data: T } | 
   return result.data;
 }
 
-/** The piece's JSON from the metadata of an SVG; a document type is refused, since it can make a small file huge. */
-function pieceInSvg(svg: string): string {
+/** The piece's JSON from the metadata of an SVG, and its photos; a document type is refused, since it can make a small file huge. */
+function insideSvg(svg: string): { piece: string; photos: Map<string, string> } {
   const parser = new SaxesParser({ xmlns: true });
   let inside = false;
   let piece = "";
   let found = false;
+  const photos = new Map<string, string>();
   parser.on("doctype", () => {
     throw new Problem("This SVG has a document type, which Vextal does not open.");
   });
   parser.on("opentag", (tag) => {
     if (tag.uri === vextalNamespace && tag.local === "made") inside = found = true;
+    const said = (uri: string, local: string) => Object.values(tag.attributes).find((a) => a.uri === uri && a.local === local)?.value;
+    const photo = tag.local === "image" && said(vextalNamespace, "photo");
+    const data = photo && said(xlinkNamespace, "href");
+    if (photo && data && /^data:image\/(png|jpeg);base64,/.test(data)) photos.set(photo, data);
   });
   parser.on("closetag", (tag) => {
     if (tag.uri === vextalNamespace && tag.local === "made") inside = false;
@@ -86,5 +102,5 @@ function pieceInSvg(svg: string): string {
   });
   parser.write(svg).close();
   if (!found || !piece.trim()) throw new Problem("This SVG carries no piece inside: it was not exported as “SVG with the piece inside”.");
-  return piece;
+  return { piece, photos };
 }

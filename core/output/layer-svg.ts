@@ -9,14 +9,12 @@ export const number = (v: number): string => String(Number(v.toPrecision(7)));
 
 export const matrixText = (m: Matrix): string => `matrix(${m.map(number).join(" ")})`;
 
-/** Where photos are read. */
-export interface PhotoSource {
-  /** The address of a photo's picture; undefined where it is not here. */
-  readonly address: (id: string) => string | undefined;
-  /** How it is written: files for others' programs want SVG 1.1's, a page that builds its elements itself SVG 2's. */
-  readonly attribute: "href" | "xlink:href";
-}
-const none: PhotoSource = { address: () => undefined, attribute: "href" };
+/**
+ * What an image element says of where a photo's picture is; undefined where it is not here. Files for others' programs want SVG 1.1's
+ * xlink:href, a page that builds its elements itself SVG 2's href.
+ */
+export type PhotoSource = (id: string) => Record<string, string> | undefined;
+const none: PhotoSource = () => undefined;
 
 /** What stands in for a photo that is not here. */
 const missing = "#808080";
@@ -29,8 +27,8 @@ export function layerNode(layer: SceneLayer, item: SceneItem, prefix: string, ph
   const servers = layer.fills.map((fill, i): SvgNode | null => {
     if (fill.kind === "flat") return null;
     if (fill.kind !== "photo") return gradientNode(fill, `${prefix}f${i}`);
-    const address = photos.address(fill.photo);
-    return address === undefined ? null : photoNode(fill, { [photos.attribute]: address }, `${prefix}f${i}`);
+    const source = photos(fill.photo);
+    return source ? photoNode(fill, source, `${prefix}f${i}`) : null;
   });
   const paint = layer.fills.map((fill, i): Record<string, string | number> => {
     const flat = fill.kind === "flat" ? fill.colour : missing;
@@ -51,13 +49,13 @@ export function layerNode(layer: SceneLayer, item: SceneItem, prefix: string, ph
  * A photo as a pattern of one tile, which reaches over all that is painted, so that it is never seen twice. The tile starts at 0, 0 and is
  * moved by the transform: renderers differ on where the content of another tile starts.
  */
-function photoNode({ area, box, matrix }: Extract<SceneFill, { kind: "photo" }>, href: Record<string, string>, id: string): SvgNode {
+function photoNode({ area, box, matrix }: Extract<SceneFill, { kind: "photo" }>, source: Record<string, string>, id: string): SvgNode {
   const tile = join(area, box);
   const sized = (b: Bounds) => ({ width: number(b.maxX - b.minX), height: number(b.maxY - b.minY) });
   return {
     name: "pattern",
     attributes: { id, patternUnits: "userSpaceOnUse", ...sized(tile), patternTransform: matrixText(multiply(matrix ?? identity, translation(tile.minX, tile.minY))) },
-    children: [{ name: "image", attributes: { x: number(area.minX - tile.minX), y: number(area.minY - tile.minY), ...sized(area), preserveAspectRatio: "none", ...href } }],
+    children: [{ name: "image", attributes: { x: number(area.minX - tile.minX), y: number(area.minY - tile.minY), ...sized(area), preserveAspectRatio: "none", ...source } }],
   };
 }
 

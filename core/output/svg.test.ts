@@ -2,12 +2,15 @@ import { beforeAll, describe, expect, test } from "@jest/globals";
 import { SaxesParser } from "saxes";
 import { board, engineWith, styleOf, word } from "../../tests/engine";
 import { coat, flat, gradient } from "../../demo/build";
+import { paintKind } from "../coat/paints";
 import { open } from "../input/open";
+import { newStep } from "../params";
 import { compile } from "../piece/compile";
 import type { LoadedEngine } from "../piece/engine";
 import type { Piece, PieceFile } from "../piece/schema";
 import { fileName } from "./file-name";
-import { toSvg, type SvgOptions } from "./svg";
+import { photosOf, withPhotos } from "../style/photos";
+import { photosIn, toSvg, type SvgOptions } from "./svg";
 
 let engine: LoadedEngine;
 beforeAll(async () => {
@@ -98,7 +101,24 @@ describe("an SVG with its piece inside", () => {
 
   test("opens again as the very piece", () => {
     const opened = open(svgOf(file.piece, { piece: JSON.stringify(file) }));
-    expect(opened).toEqual({ kind: "piece", file });
+    expect(opened).toEqual({ kind: "piece", file, photos: new Map() });
+  });
+
+  test("brings its photos along by their names, and nothing that only calls itself one", () => {
+    const photo = { id: "00ff00ff00ff00ff00ff00ff00ff00ff", name: "ridge.png", width: 4, height: 2 };
+    const painted = { ...style, coats: [coat("Photo", { ...newStep(paintKind("photo")), photo })] };
+    const scene = compile(file.piece, new Map([[style.id, painted]]), engine).scene;
+    expect(photosIn(scene)).toEqual([photo.id]);
+    const carrying = { ...file, styles: [painted] };
+    const written = (data: string) =>
+      toSvg(scene, { title: "T", unit: "px", faces: [], area: { kind: "board" }, ground: true, piece: JSON.stringify(carrying), photos: new Map([[photo.id, data]]) });
+    expect(open(written("data:image/png;base64,AAAA"))).toEqual({ kind: "piece", file: carrying, photos: new Map([[photo.id, "data:image/png;base64,AAAA"]]) });
+    expect(open(written("data:text/html;base64,AAAA"))).toMatchObject({ photos: new Map() });
+
+    const other = { ...photo, id: "11".repeat(16) };
+    const moved = withPhotos(painted, new Map([[photo.id, other]]));
+    expect(photosOf(moved)).toEqual([other]);
+    expect(withPhotos(style, new Map([[photo.id, other]]))).toBe(style);
   });
 
   test("a plain one says that it carries none", () => {

@@ -5,6 +5,7 @@ import { layerNode, number, type PhotoSource } from "./layer-svg";
 import { serialize, type SvgNode } from "./svg-node";
 
 export const svgNamespace = "http://www.w3.org/2000/svg";
+export const xlinkNamespace = "http://www.w3.org/1999/xlink";
 /** The namespace of what Vextal writes into a file's metadata. */
 export const vextalNamespace = "urn:vextal:piece:1";
 
@@ -52,7 +53,11 @@ export function toSvg(scene: Scene, options: SvgOptions): string {
     options.ground && scene.ground
       ? [{ name: "rect", attributes: { x: number(box.minX), y: number(box.minY), width: number(width), height: number(height), fill: scene.ground } }]
       : [];
-  const photos: PhotoSource = { address: (id) => options.photos?.get(id), attribute: "xlink:href" };
+  const photos: PhotoSource = (id) => {
+    const data = options.photos?.get(id);
+    // By its name it is found again when the piece is opened where the photo is not.
+    return data === undefined ? undefined : { "v:photo": id, "xlink:href": data };
+  };
   const groups = items.map((item, i): SvgNode => ({
     name: "g",
     attributes: { id: `lettering-${i + 1}` },
@@ -66,7 +71,7 @@ export function toSvg(scene: Scene, options: SvgOptions): string {
     name: "svg",
     attributes: {
       xmlns: svgNamespace,
-      ...(options.photos?.size ? { "xmlns:xlink": "http://www.w3.org/1999/xlink" } : {}),
+      ...(options.photos?.size ? { "xmlns:xlink": xlinkNamespace, "xmlns:v": vextalNamespace } : {}),
       ...size,
       viewBox: [box.minX, box.minY, width, height].map(number).join(" "),
       style: "isolation:isolate",

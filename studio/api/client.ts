@@ -86,6 +86,7 @@ export const api = {
   removeFace: async (id: string) => void (await call(`/api/faces/${encodeURIComponent(id)}`, { method: "DELETE" })),
   /** The names of the pieces that are set in a face. */
   faceUses: async (id: string): Promise<string[]> => (await call(`/api/faces/${encodeURIComponent(id)}/uses`)).json(),
+  hasPhoto: async (id: string): Promise<boolean> => (await ifThere(call(`/api/photos/${id}`, { method: "HEAD" }))) !== undefined,
   addPhoto: async (file: File): Promise<Photo> => {
     const form = new FormData();
     form.set("photo", file);

@@ -1,7 +1,9 @@
 import { nanoid } from "nanoid";
 import { open } from "@/core/input/open";
 import { firstFace } from "@/core/lettering/face";
-import { newLettering, newPiece as makePiece } from "@/core/piece/schema";
+import type { Photo } from "@/core/photo";
+import { newLettering, newPiece as makePiece, type PieceFile } from "@/core/piece/schema";
+import { photosOf, withPhotos } from "@/core/style/photos";
 import { api, ApiProblem, ifThere } from "../api/client";
 import { plainStyle } from "../state/edits/style";
 
@@ -34,16 +36,29 @@ export async function openFile(file: File): Promise<{ kind: "piece" | "style"; i
     const style = await created("styles", opened.style);
     return { kind: "style", id: style.id, name: style.name };
   }
+  const photos = await photosFrom(opened.file, opened.photos);
   const renamed = new Map<string, string>();
-  for (const style of opened.file.styles) {
+  for (const style of opened.file.styles.map((s) => withPhotos(s, photos))) {
     const there = await ifThere(api.get("styles", style.id));
     if (there && JSON.stringify(there.document) === JSON.stringify(style)) continue;
     renamed.set(style.id, (await created("styles", style)).id);
   }
   const { piece } = opened.file;
-  const items = piece.items.map((i) => (i.styleId && renamed.has(i.styleId) ? { ...i, styleId: renamed.get(i.styleId)! } : i));
+  const items = piece.items.map((i) => ({ ...i, styleId: (i.styleId && renamed.get(i.styleId)) ?? i.styleId, ownStyle: i.ownStyle && withPhotos(i.ownStyle, photos) }));
   const made = await created("pieces", { ...piece, items });
   return { kind: "piece", id: made.id, name: made.name };
+}
+
+/** Brings in the photos that lie in a file and are not here. @returns what they are here, by the ids that the file says */
+async function photosFrom({ piece, styles }: PieceFile, inside: ReadonlyMap<string, string>): Promise<Map<string, Photo>> {
+  const found = new Map<string, Photo>();
+  for (const { id, name } of [...styles, ...piece.items.flatMap((i) => i.ownStyle ?? [])].flatMap(photosOf)) {
+    const data = inside.get(id);
+    if (!data || found.has(id) || (await api.hasPhoto(id))) continue;
+    const [head, bytes] = data.split(",");
+    found.set(id, await api.addPhoto(new File([Uint8Array.from(atob(bytes), (c) => c.charCodeAt(0))], name, { type: head.slice(5, -7) })));
+  }
+  return found;
 }
 
 async function created<S extends "pieces" | "styles">(shelf: S, document: Parameters<typeof api.create<S>>[1]) {

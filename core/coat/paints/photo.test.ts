@@ -34,7 +34,7 @@ describe("a photo as paint", () => {
   const painted = (values: Record<string, unknown>) => photo.apply(shape, { ...newStep(photo), photo: wide, ...values }, context);
   const layer = (values: Record<string, unknown>): SceneLayer => ({ id: "c", label: "Photo", opacity: 1, blend: "normal", bounds: box(0, 0, 400, 100), ...painted(values) });
   const item = { id: "i", label: "I", matrix: translation(0, 0), layers: [] };
-  const source: PhotoSource = { address: (id) => `data:${id}`, attribute: "xlink:href" };
+  const source: PhotoSource = (id) => ({ "xlink:href": `data:${id}` });
   const find = (node: SvgNode, name: string): SvgNode[] => [...(node.name === name ? [node] : []), ...(node.children ?? []).flatMap((c) => find(c, name))];
 
   test("runs over all letters, or starts again in each, or is the board's", () => {
@@ -59,7 +59,7 @@ describe("a photo as paint", () => {
 
   test("that is not chosen, or not here, leaves the letters in a grey: they are never lost from sight", () => {
     expect(painted({ photo: null }).fills).toEqual([{ kind: "flat", colour: "#9b9890", opacity: 1 }]);
-    const node = layerNode(layer({}), item, "p", { ...source, address: () => undefined });
+    const node = layerNode(layer({}), item, "p", () => undefined);
     expect(find(node, "pattern")).toEqual([]);
     expect(find(node, "path").map((p) => p.attributes.fill)).toEqual(["#808080", "#808080"]);
   });
