@@ -4,6 +4,9 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSy
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { PNG } from "pngjs";
+import { paintKind } from "../core/coat/paints";
+import { newStep } from "../core/params";
+import { coat } from "../demo/build";
 import { board, styleOf, word } from "../tests/engine";
 
 let folder: string;
@@ -35,6 +38,23 @@ describe("from a terminal", () => {
     expect(vextal("render", "--piece", "piece.json", "--out", "piece.png").status).toBe(0);
     const png = PNG.sync.read(readFileSync(at("piece.png")));
     expect([png.width, png.height]).toEqual([800, 400]);
+  });
+
+  test("a piece is drawn with the photos of its file, and not without one that is nowhere", () => {
+    const photo = { id: "ab".repeat(16), name: "ridge.png", width: 2, height: 1 };
+    const blue = new PNG({ width: 2, height: 1 });
+    blue.data.set([0, 0, 255, 255, 0, 0, 255, 255]);
+    const file = { format: "vextal.file", version: 1, piece: board(word("I", { size: 400, x: 300, y: 350 })), styles: [styleOf([coat("Photo", { ...newStep(paintKind("photo")), photo })])] };
+    writeFileSync(at("bare.json"), JSON.stringify(file));
+    expect(vextal("render", "--piece", "bare.json", "--out", "bare.png")).toMatchObject({ status: 1, error: expect.stringContaining("The photo “ridge.png” is neither in this file nor on the shelf.") });
+    expect(existsSync(at("bare.png"))).toBe(false);
+    const svg = (image: string) => `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" xmlns:v="urn:vextal:piece:1">
+      <metadata><v:made>${JSON.stringify(file).replaceAll("&", "&amp;").replaceAll("<", "&lt;")}</v:made></metadata>${image}</svg>`;
+    writeFileSync(at("whole.svg"), svg(`<image v:photo="${photo.id}" xlink:href="data:image/png;base64,${PNG.sync.write(blue).toString("base64")}"/>`));
+    expect(vextal("render", "--piece", "whole.svg", "--out", "whole.png")).toMatchObject({ status: 0, error: "" });
+    const png = PNG.sync.read(readFileSync(at("whole.png")));
+    // The middle of the stem of I.
+    expect([...png.data.subarray((250 * png.width + 365) * 4, (250 * png.width + 365) * 4 + 3)]).toEqual([0, 0, 255]);
   });
 
   test("styles and faces are listed one a line, or as JSON", () => {

@@ -3,8 +3,9 @@ import { longestText } from "../core/lettering/options";
 import { newLettering, newPiece, type PieceFile } from "../core/piece/schema";
 import { Problem } from "../core/problem";
 import { shippedFaces } from "../server/faces/shipped";
-import { renderPng, renderSvg } from "../server/render";
+import { renderPng, renderSvg, type PngRequest } from "../server/render";
 import { readUserFile, writeWhole } from "./files";
+import { photosFor } from "./photos";
 import { allStyles, findStyle } from "./styles";
 
 interface Options {
@@ -21,24 +22,33 @@ interface Options {
 export async function render(options: Options): Promise<void> {
   const kind = /\.(svg|png)$/i.exec(options.out)?.[1].toLowerCase();
   if (!kind) throw new Problem(`${options.out}: the file to write must end in .svg or .png.`);
-  const { file, area } = options.piece ? { file: await pieceFrom(options.piece), area: { kind: "board" as const } } : await lettered(options);
-  if (kind === "svg") return writeWhole(options.out, await renderSvg(file, { area, ground: options.ground }));
-  const png = await renderPng({ file, area, ground: options.ground, size: { kind: "dpi", dpi: options.dpi ?? file.piece.board.dpi } });
+  const { file, area, inside } = options.piece ? await pieceFrom(options.piece) : await lettered(options);
+  const photos = await photosFor(file, inside);
+  if (kind === "svg") return writeWhole(options.out, await renderSvg(file, { area, ground: options.ground, photos }));
+  const png = await renderPng({ file, area, ground: options.ground, size: { kind: "dpi", dpi: options.dpi ?? file.piece.board.dpi } }, { photos });
   return writeWhole(options.out, png);
 }
 
-async function pieceFrom(name: string): Promise<PieceFile> {
+/** What is drawn, how much of it, and the photos that came in its file. */
+interface Wanted {
+  file: PieceFile;
+  area: PngRequest["area"];
+  inside: ReadonlyMap<string, string>;
+}
+
+async function pieceFrom(name: string): Promise<Wanted> {
   const opened = open(new TextDecoder().decode(await readUserFile(name)));
   if (opened.kind !== "piece") throw new Problem(`${name} holds a style, not a piece.`);
-  const { file } = opened;
+  const { file, photos: inside } = opened;
+  const area = { kind: "board" as const };
   const missing = file.piece.items.flatMap((i) => (i.styleId && !file.styles.some((s) => s.id === i.styleId) ? [i.styleId] : []));
-  if (!missing.length) return file;
+  if (!missing.length) return { file, area, inside };
   const here = (await allStyles()).filter((s) => missing.includes(s.id));
-  return { ...file, styles: [...file.styles, ...here] };
+  return { file: { ...file, styles: [...file.styles, ...here] }, area, inside };
 }
 
 /** A piece of one lettering; its ink is what is drawn. */
-async function lettered({ text, face, style, size }: Options) {
+async function lettered({ text, face, style, size }: Options): Promise<Wanted> {
   if (text === undefined || !face || !style) throw new Problem("Either --piece, or --text with --face and --style is needed.");
   const words = text.replace(/\\n/g, "\n");
   if (!words.trim()) throw new Problem("The text is empty: there is nothing to letter.");
@@ -57,5 +67,5 @@ async function lettered({ text, face, style, size }: Options) {
     }),
     styles: [look],
   };
-  return { file, area: { kind: "items" as const, ids: ["word"] } };
+  return { file, area: { kind: "items", ids: ["word"] }, inside: new Map() };
 }

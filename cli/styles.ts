@@ -3,15 +3,14 @@ import { open } from "../core/input/open";
 import { Problem } from "../core/problem";
 import type { Style } from "../core/style/schema";
 import { demoStyles } from "../demo/styles";
-import { database, databaseUrl } from "../server/db/open";
 import { get, list } from "../server/documents";
 import { fromUser, readUserFile } from "./files";
+import { shelf } from "./shelf";
 
 /** The styles of the shelf where there is a database, else those that ship. */
 export async function allStyles(): Promise<Style[]> {
-  const url = databaseUrl();
-  if (url.startsWith("file:") && !existsSync(url.slice("file:".length))) return demoStyles();
-  const db = await database();
+  const db = await shelf();
+  if (!db) return demoStyles();
   const entries = await list(db, "styles");
   return (await Promise.all(entries.map((e) => get(db, "styles", e.id)))).map((s) => s.document);
 }

@@ -1,6 +1,16 @@
 import { openPiece } from "../core/input/open";
 import type { Piece } from "../core/piece/schema";
-import { form, inForm, lettering, onLine, piece, shape } from "./build";
+import { paintKind } from "../core/coat/paints";
+import { newStep } from "../core/params";
+import { coat, flat, form, grow, inForm, lettering, onLine, piece, shape, shift, style } from "./build";
+import { ridge } from "./photos";
+
+/** Letters cut out of a photo, on a shade of their own. */
+const dusk = style("Dusk", "anton", "em", { Night: "#1a1f3a" }, [
+  coat("Shade", flat("night"), [grow(1.1), shift(1.6, 1.8)]),
+  coat("Edge", flat("night"), [grow(1.1)]),
+  coat("Photo", { ...newStep(paintKind("photo")), photo: ridge, scale: 104, place: { x: 0.5, y: 0.5 } }),
+]);
 
 /** The pieces of the demo: lettering jobs of the mountain-railway town Brindlemoor, in the order of the shelf. */
 export const demoPieces = (): Piece[] =>
@@ -8,6 +18,10 @@ export const demoPieces = (): Piece[] =>
     piece("Night Ferry", 1200, 800, "px", 96, "#0e3b43", [
       lettering("ferry", "Night Ferry", "pacifico", 205, 600, 410, "Gaslight", { turn: -6 }),
       lettering("line", "BRINDLEMOOR · LOWER QUAY", "league-gothic", 64, 600, 640, "Signal Box", { letterSpacing: 60 }),
+    ]),
+    piece("Ridge Walk", 1200, 800, "px", 96, "#f4e8d3", [
+      lettering("ridge", "RIDGE\nWALK", "anton", 306, 600, 358, "", { styleId: null, ownStyle: dusk, lineSpacing: 0.94, letterSpacing: 12, lines: [{ width: 730 }, { width: 730 }] }),
+      lettering("from", "six miles, two passes, one tea room", "kaushan-script", 58, 600, 768, "One Stroke"),
     ]),
     piece("Brindlemoor Station", 24, 10, "in", 300, "#e9dfca", [
       lettering("name", "BRINDLEMOOR", "archivo-black", 256, 1152, 470, "Signal Box", { letterSpacing: 8 }),

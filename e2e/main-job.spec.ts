@@ -133,7 +133,7 @@ test("every demo piece is drawn alike by the export and by the browser", async (
   const entries = (await (await page.request.get("/api/pieces")).json()) as { id: string; name: string }[];
   for (const { id, name } of entries.filter((e) => e.id.startsWith("demo-"))) {
     const piece = (await (await page.request.get(`/api/pieces/${id}`)).json()).document;
-    const ids = [...new Set(piece.items.map((i: { styleId: string }) => i.styleId))];
+    const ids = [...new Set(piece.items.flatMap((i: { styleId: string | null }) => i.styleId ?? []))];
     const styles = await Promise.all(ids.map(async (s) => (await (await page.request.get(`/api/styles/${s}`)).json()).document));
     const response = await page.request.post("/api/png", {
       data: { file: { format: "vextal.file", version: 1, piece, styles }, area: { kind: "board" }, ground: true, size: { kind: "width", width: 900 } },

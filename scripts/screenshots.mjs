@@ -113,6 +113,14 @@ try {
   await shot("style-picker");
   await page.keyboard.press("Escape");
 
+  // Letters cut out of a photo.
+  await open("demo-ridge-walk");
+  await page.mouse.click(...(await mainWord()));
+  await page.keyboard.press("3");
+  await page.locator('[data-coat="Photo"]').click();
+  await page.mouse.move(960, 24);
+  await shot("photo");
+
   await open("demo-radio-brindlemoor");
   await page.keyboard.press("4");
   await shot("export");

@@ -47,11 +47,15 @@ async function photosOf(scene: Scene, most?: number): Promise<Map<string, string
 /** @param mostPhotoSide pixels of the longer side of its photos, where they are only looked at small */
 export async function renderSvg({ piece, styles }: Pick<PieceFile, "piece" | "styles">, options: Partial<SvgOptions> = {}, mostPhotoSide?: number): Promise<string> {
   const { scene, faces } = await sceneOf(piece, styles);
-  return toSvg(scene, { title: piece.name, unit: piece.board.unit, faces, area: { kind: "board" }, ground: true, photos: await photosOf(scene, mostPhotoSide), ...options });
+  return toSvg(scene, { title: piece.name, unit: piece.board.unit, faces, area: { kind: "board" }, ground: true, ...options, photos: options.photos ?? (await photosOf(scene, mostPhotoSide)) });
 }
 
-/** @throws Problem where nothing is inked or the size is too large */
-export async function renderPng({ file, area, ground, size }: PngRequest, signal?: AbortSignal): Promise<Buffer> {
+/**
+ * @param signal ends the drawing at once
+ * @param photos as data URLs by their ids; those of the shelf where they are left out
+ * @throws Problem where nothing is inked or the size is too large
+ */
+export async function renderPng({ file, area, ground, size }: PngRequest, { signal, photos }: { signal?: AbortSignal; photos?: ReadonlyMap<string, string> } = {}): Promise<Buffer> {
   const { piece, styles } = file;
   const { scene } = await sceneOf(piece, styles);
   const box = exportArea(scene, area);
@@ -60,6 +64,6 @@ export async function renderPng({ file, area, ground, size }: PngRequest, signal
   const width = size.kind === "dpi" ? pixelsAt(w, size.dpi) : size.width;
   const height = size.kind === "dpi" ? pixelsAt(h, size.dpi) : Math.max(1, Math.round((width * h) / w));
   checkSize(width, height);
-  const svg = toSvg(scene, { title: piece.name, unit: piece.board.unit, faces: [], area, ground, pixels: { width, height }, photos: await photosOf(scene) });
+  const svg = toSvg(scene, { title: piece.name, unit: piece.board.unit, faces: [], area, ground, pixels: { width, height }, photos: photos ?? (await photosOf(scene)) });
   return withResolution(await drawPng(svg, width, height, signal), size.kind === "dpi" ? size.dpi : width / (w / 96));
 }

@@ -10,9 +10,9 @@ const here = new Map<string, boolean>();
 export async function lookForPhotos(ids: readonly string[]): Promise<void> {
   await Promise.all(
     ids.filter((id) => !here.has(id)).map(async (id) => {
-      const { ok, status } = await fetch(photoAddress(id), { method: "HEAD" });
-      // A server that does not answer well is asked again.
-      if (ok || status === 404) here.set(id, ok);
+      // A server that does not answer is asked again, and keeps nothing from being drawn.
+      const response = await fetch(photoAddress(id), { method: "HEAD" }).catch(() => undefined);
+      if (response && (response.ok || response.status === 404)) here.set(id, response.ok);
     }),
   );
 }

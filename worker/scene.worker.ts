@@ -64,6 +64,8 @@ function handleOf(fill: SceneFill | undefined): Pick<LayerUpdate, "line" | "phot
   return fill.kind === "photo" ? { photo: { area: fill.area, box, matrix } } : { line: { from: fill.from, to: fill.to, box, matrix } };
 }
 
+const lacksPhoto = (item: SceneItem | undefined): boolean => item?.layers.some((l) => l.fills.some((f) => f.kind === "photo" && isMissing(f.photo))) ?? false;
+
 async function sceneOf({ piece, styles }: PieceFile, draft = false): Promise<Compiled & { engine: LoadedEngine }> {
   const e = await ready();
   await e.load(facesOf(piece.items));
@@ -107,8 +109,8 @@ const worker: SceneWorker = {
       const items = file.piece.items.map((item, i) => {
         const sceneItem = drawn.get(item.id);
         const layers = sceneItem?.layers.map((layer) => layerUpdate(layer, sceneItem, known)) ?? [];
-        const lacks = { faceHere: !isLettering(item) || e.face(item.face) !== undefined, photoMissing: sceneItem?.layers.some((l) => l.fills.some((f) => f.kind === "photo" && isMissing(f.photo))) ?? false };
-        return itemUpdate(item, placed[i], layers, lacks, e.kernel);
+        const faceHere = !isLettering(item) || e.face(item.face) !== undefined;
+        return itemUpdate(item, placed[i], layers, { faceHere, photoMissing: lacksPhoto(sceneItem) }, e.kernel);
       });
       const update: SceneUpdate = { width: scene.width, height: scene.height, ground: scene.ground, items, draft, times: { ...times, svg: performance.now() - start } };
       return update;

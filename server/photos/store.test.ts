@@ -1,11 +1,12 @@
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
-import { mkdtempSync, rmSync } from "node:fs";
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { PNG } from "pngjs";
 import sharp, { type Sharp } from "sharp";
 import { addPhoto, embeddedPhotos, readPhoto } from "./store";
 import { board, styleOf } from "../../tests/engine";
+import { demoPhotos } from "../../demo/photos";
 import { coat, shape as shapeItem, form } from "../../demo/build";
 import { newStep } from "../../core/params";
 import { photo as photoPaint } from "../../core/coat/paints/photo";
@@ -47,6 +48,10 @@ describe("photos that are brought in", () => {
     const kept = PNG.sync.read(Buffer.from((await readPhoto(db, first.id)).bytes));
     expect([...kept.data.subarray(0, 3)]).toEqual([...red]);
     await expect(readPhoto(db, "0".repeat(32))).rejects.toBeInstanceOf(NotFound);
+  });
+
+  test("of the demo are what the demo says of them", async () => {
+    for (const { photo, file } of demoPhotos) expect(await addPhoto(db, photo.name, readFileSync(file))).toEqual(photo);
   });
 
   test("stand upright, and say nothing of where and when they were taken", async () => {

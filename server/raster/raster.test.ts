@@ -77,7 +77,7 @@ describe("a picture's size and resolution", () => {
 
   test("a picture that is no longer wanted is stopped", async () => {
     const stop = new AbortController();
-    const drawing = renderPng(request({ size: { kind: "width", width: 8000 } }), stop.signal);
+    const drawing = renderPng(request({ size: { kind: "width", width: 8000 } }), { signal: stop.signal });
     setTimeout(() => stop.abort(), 50);
     await expect(drawing).rejects.toThrow(/stopped/);
   });

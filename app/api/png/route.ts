@@ -5,6 +5,6 @@ import { pngRequestSchema, renderPng } from "@/server/render";
 /** A picture of a piece as it is sent, saved or not. Ends when the asker goes away. */
 export const POST = (request: Request) =>
   answer(async () => {
-    const png = await renderPng(pngRequestSchema.parse(await jsonBody(request)), request.signal);
+    const png = await renderPng(pngRequestSchema.parse(await jsonBody(request)), { signal: request.signal });
     return new Response(new Uint8Array(png), { headers: { "content-type": "image/png", "cache-control": "no-store" } });
   });

@@ -55,10 +55,10 @@ export function FormGallery({ lettering, line }: { lettering: Lettering; line: n
                 if (!drag.current?.laid) lay(f.id, usual, null);
                 drag.current = null;
               }}
-              className="touch-none rounded-md border border-rule bg-sheet p-1 text-center hover:border-accent aria-pressed:border-accent aria-pressed:bg-wash"
+              className="touch-none rounded-md border border-rule bg-sheet py-1 text-center hover:border-accent aria-pressed:border-accent aria-pressed:bg-wash"
             >
               <FormPicture form={f} />
-              <span className="block truncate text-[10px] leading-3 text-pencil">{f.label}</span>
+              <span className="block whitespace-nowrap text-[10px] leading-3 tracking-tight text-pencil">{f.label}</span>
             </button>
           </Tip>
         ))}
