@@ -33,7 +33,7 @@ export function TopBar() {
         onBlur={settle}
         className="h-8 w-56 rounded-md border border-transparent bg-transparent px-2 text-[15px] font-semibold outline-none hover:border-rule focus:border-accent focus:bg-sheet"
       />
-      <nav aria-label="Stages" className="mx-auto flex items-center">
+      <nav aria-label="Stages" className="mx-auto flex select-none items-center">
         {stages.map((s, i) => (
           <Tip key={s} text={stageText[s].hint} keys={String(i + 1)}>
             <button

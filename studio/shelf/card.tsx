@@ -1,4 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
+import { clsx } from "clsx";
 import { MoreVertical } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
@@ -18,6 +19,7 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
   const queries = useQueryClient();
   const router = useRouter();
   const [naming, setNaming] = useState(false);
+  const [drawn, setDrawn] = useState(false);
   const refresh = () => queries.invalidateQueries({ queryKey: [shelf] });
   const attempt = async (work: () => Promise<unknown>) => {
     try {
@@ -49,8 +51,8 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
     });
 
   // eslint-disable-next-line @next/next/no-img-element -- a live SVG from the server, with nothing to optimise
-  const picture = <img alt="" src={api.pictureUrl(shelf, entry)} className={`h-full w-full object-contain ${shelf === "styles" ? "p-6" : "p-3"}`} />;
-  const frame = "block h-[184px] overflow-hidden rounded-t-xl bg-[#e4e3df] dark:bg-[#5a5958]";
+  const picture = <img alt="" onLoad={() => setDrawn(true)} onError={() => setDrawn(true)} src={api.pictureUrl(shelf, entry)} className={`h-full w-full object-contain ${shelf === "styles" ? "p-6" : "p-3"}`} />;
+  const frame = clsx("block h-[184px] overflow-hidden rounded-t-xl bg-[#e4e3df] dark:bg-[#5a5958]", !drawn && "motion-safe:animate-pulse");
   return (
     <li className="rounded-xl border border-rule bg-paper shadow-sm transition-shadow focus-within:border-accent hover:shadow-md">
       {shelf === "pieces" ? (

@@ -22,8 +22,8 @@ const gaps = [
 ];
 const directions = [
   { value: "auto", label: "By text", hint: "As the first letter of each line runs" },
-  { value: "ltr", label: "To the right", hint: "Lines run from left to right" },
-  { value: "rtl", label: "To the left", hint: "Lines run from right to left" },
+  { value: "ltr", label: "Right", hint: "Lines run from left to right" },
+  { value: "rtl", label: "Left", hint: "Lines run from right to left" },
 ];
 
 /** Size, spaces and lines. */
@@ -93,13 +93,13 @@ function Stretch({ lettering, edit }: { lettering: Lettering; edit: (name: strin
       {metrics && (
         <p data-stems className="text-xs text-pencil">
           Upright strokes {Math.round(upright)}, level ones {Math.round(level)}:{" "}
-          {Math.abs(ratio - 1) < 0.02 ? "as thick as each other." : `${ratio > 1 ? "uprights" : "levels"} are ${Math.round(Math.abs(ratio > 1 ? ratio - 1 : 1 / ratio - 1) * 100)} % thicker.`}
+          {Math.abs(ratio - 1) < 0.02 ? "as thick as each other." : `${ratio > 1 ? "uprights" : "levels"} are ${Math.round(Math.abs(ratio > 1 ? ratio - 1 : 1 / ratio - 1) * 100)}\u00a0% thicker.`}
         </p>
       )}
       {equal !== null && Math.abs(ratio - 1) >= 0.005 && (
         <div className="flex gap-1.5">
           <Button className="grow" onClick={() => edit("stretch", (l) => void (l.stretch = Number(equal.toFixed(4))))}>
-            Make them equal ({Math.round(equal * 100)} %)
+            Make them equal ({Math.round(equal * 100)}&nbsp;%)
           </Button>
           {lettering.stretch !== 1 && <Button onClick={() => edit("stretch", (l) => void (l.stretch = 1))}>As the face has it</Button>}
         </div>
