@@ -1,7 +1,9 @@
 import { isEmpty, joinAll, mapped, type Bounds } from "../curves/bounds";
 import type { Scene } from "../scene/scene";
 import { fromPx, type Unit } from "../units";
-import { layerNode, number, type PhotoSource } from "./layer-svg";
+import type { PhotoSource } from "./fill-svg";
+import { layerNode } from "./layer-svg";
+import { number } from "./numbers";
 import { serialize, type SvgNode } from "./svg-node";
 
 export const svgNamespace = "http://www.w3.org/2000/svg";

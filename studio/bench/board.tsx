@@ -1,4 +1,4 @@
-import { matrixText } from "@/core/output/layer-svg";
+import { matrixText } from "@/core/output/numbers";
 import { layerKey } from "@/worker/protocol";
 import { useStudio } from "../state/store";
 import { itemOf, shownStyle } from "../state/work";

@@ -1,6 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import { rectangle } from "../../../tests/paths";
-import { layerNode, type PhotoSource } from "../../output/layer-svg";
+import type { PhotoSource } from "../../output/fill-svg";
+import { layerNode } from "../../output/layer-svg";
 import type { SvgNode } from "../../output/svg-node";
 import { newStep } from "../../params";
 import type { SceneLayer } from "../../scene/scene";

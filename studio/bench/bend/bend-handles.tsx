@@ -8,7 +8,7 @@ import { EnvelopeHandles } from "./envelope-handles";
 import { FitHandles } from "./fit-handles";
 import { GuideHandles } from "./guide-handles";
 import { multiply } from "@/core/curves/matrix";
-import { matrixText } from "@/core/output/layer-svg";
+import { matrixText } from "@/core/output/numbers";
 
 /** The handles of whatever bends a lettering. */
 export function BendHandles({ item }: { item: LetteringUpdate }) {
