@@ -1,9 +1,11 @@
 import { firstFace } from "../core/lettering/face";
 import { memoByKey } from "../core/memo";
 import { newLettering, newPiece } from "../core/piece/schema";
+import { photosOf } from "../core/style/photos";
 import type { Style } from "../core/style/schema";
 import type { Database } from "./db/open";
 import { get, linkedStyles, type Shelf } from "./documents";
+import { countPhotos } from "./photos/store";
 import { renderSvg } from "./render";
 
 const kept = memoByKey<Promise<string>>(60);
@@ -21,13 +23,20 @@ export interface Picture {
 export async function picture(db: Database, shelf: Shelf, id: string): Promise<Picture> {
   if (shelf === "styles") {
     const { document, revision } = await get(db, "styles", id);
-    const tag = `s${revision}`;
+    const tag = `s${revision}${await photosHere(db, [document])}`;
     return { tag, svg: await kept(`${id} ${tag}`, () => stylePicture(document)) };
   }
   const { document: piece, revision } = await get(db, "pieces", id);
   const styles = await linkedStyles(db, piece);
-  const tag = `p${revision}${styles.map((s) => `.${s.document.id}.${s.revision}`).join("")}`;
+  const looks = [...styles.map((s) => s.document), ...piece.items.flatMap((i) => i.ownStyle ?? [])];
+  const tag = `p${revision}${styles.map((s) => `.${s.document.id}.${s.revision}`).join("")}${await photosHere(db, looks)}`;
   return { tag, svg: await kept(`${id} ${tag}`, () => renderSvg({ piece, styles: styles.map((s) => s.document) }, {}, photoSide)) };
+}
+
+/** For the tag: a photo that comes back changes the picture, and the piece does not. */
+async function photosHere(db: Database, styles: readonly Style[]): Promise<string> {
+  const ids = [...new Set(styles.flatMap(photosOf).map((p) => p.id))];
+  return ids.length ? `.photos${await countPhotos(db, ids)}` : "";
 }
 
 /** A style on the first word of its own name. */

@@ -1,18 +1,20 @@
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
+import { createHash } from "node:crypto";
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { PNG } from "pngjs";
 import sharp, { type Sharp } from "sharp";
 import { addPhoto, embeddedPhotos, readPhoto } from "./store";
-import { board, styleOf } from "../../tests/engine";
+import { board, styleOf, word } from "../../tests/engine";
 import { demoPhotos } from "../../demo/photos";
 import { coat, shape as shapeItem, form } from "../../demo/build";
 import { newStep } from "../../core/params";
 import { photo as photoPaint } from "../../core/coat/paints/photo";
 import { Problem } from "../../core/problem";
 import { database, type Database } from "../db/open";
-import { NotFound } from "../documents";
+import { create, NotFound } from "../documents";
+import { picture } from "../pictures";
 import { renderPng, renderSvg } from "../render";
 
 let db: Database;
@@ -101,6 +103,21 @@ describe("photos that are brought in", () => {
     expect([await size(small), await size(full)]).toEqual([[90, 30], [900, 300]]);
     expect(await embeddedPhotos(db, ["f".repeat(32)])).toEqual(new Map());
   });
+});
+
+test("the shelf's picture of a piece changes when a photo that was not here comes in", async () => {
+  const file = await bytes(quarters(30, 30).negate().png());
+  const photo = { id: createHash("sha256").update(file).digest("hex").slice(0, 32), name: "late.png", width: 30, height: 30 };
+  const style = { ...styleOf([coat("Photo", { ...newStep(photoPaint), photo })]), id: "late" };
+  await create(db, "styles", style);
+  await create(db, "pieces", { ...board(word("I", { styleId: "late" })), id: "late" });
+  const before = await picture(db, "pieces", "late");
+  expect(before.svg).not.toContain("<image");
+  expect((await addPhoto(db, "late.png", file)).id).toBe(photo.id);
+  const after = await picture(db, "pieces", "late");
+  expect(after.svg).toContain("<image");
+  expect(after.tag).not.toBe(before.tag);
+  expect((await picture(db, "styles", "late")).svg).toContain("<image");
 });
 
 describe("a photo in what is exported", () => {

@@ -32,7 +32,9 @@ export async function addPhoto(db: Database, fileName: string, file: Uint8Array)
 async function upright(file: Uint8Array, name: string) {
   const format = await sharp(file, { limitInputPixels: false }).metadata().catch(() => undefined);
   // Markup can name other files, and comes in as a shape.
-  if (!format || !["jpeg", "png", "webp", "gif", "tiff", "heif"].includes(format.format)) throw new Problem(`${name} is no picture that Vextal reads. PNG, JPEG and WebP files are.`);
+  // Of the pictures in HEIF only those packed as AV1 are read.
+  const read = format && (["jpeg", "png", "webp", "gif", "tiff"].includes(format.format) || (format.format === "heif" && format.compression === "av1"));
+  if (!format || !read) throw new Problem(`${name} is no picture that Vextal reads. PNG, JPEG and WebP files are.`);
   if (format.width * format.height > mostPixels) throw new Problem(`${name} has ${format.width} x ${format.height} pixels; at most ${mostPixels / 1e6} million are taken.`);
   const picture = sharp(file, { failOn: "error", limitInputPixels: mostPixels }).autoOrient().resize({ width: mostSide, height: mostSide, fit: "inside", withoutEnlargement: true }).toColourspace("srgb");
   const exact = format.hasAlpha || format.format === "png";
@@ -42,6 +44,11 @@ async function upright(file: Uint8Array, name: string) {
   } catch {
     throw new Problem(`${name} is damaged: it could not be read to its end.`);
   }
+}
+
+/** How many of some photos are here. */
+export async function countPhotos(db: Database, ids: readonly string[]): Promise<number> {
+  return ids.length ? db.$count(photos, inArray(photos.id, [...ids])) : 0;
 }
 
 /** @throws NotFound */

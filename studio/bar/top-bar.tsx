@@ -66,6 +66,7 @@ export function TopBar() {
 const keys: readonly (readonly [string, string])[] = [
   ["1  2  3  4", "Words, Bend, Coats, Export"],
   ["N, P", "Add a lettering, draw a path"],
+  ["Arrows, Space, Enter", "While a path is drawn: the cross, a corner, the end"],
   ["Enter", "Type on the bench"],
   ["L", "Pick single letters, and back"],
   ["Esc", "Stop typing, leave letters or nodes, select nothing"],

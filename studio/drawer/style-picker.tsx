@@ -39,7 +39,7 @@ export function StylePicker({ current, children }: { current: string | null; chi
               <button key={s.id} type="button" onClick={() => void put(s.id)} aria-current={s.id === current} className="group rounded-lg border border-rule bg-sheet p-1.5 text-left hover:border-accent aria-[current=true]:border-accent">
                 {/* A live picture from the server; there is nothing for an image optimiser to do on an SVG. */}
                 {/* eslint-disable-next-line @next/next/no-img-element */}
-                <img alt="" src={api.pictureUrl("styles", s)} loading="lazy" className="h-16 w-full rounded bg-bench/60 object-contain p-1.5" />
+                <img alt="" src={api.pictureUrl("styles", s)} loading="lazy" className="h-16 w-full rounded bg-proof object-contain p-1.5" />
                 <span className="block truncate px-0.5 pt-1 text-xs">{s.name}</span>
               </button>
             ))}

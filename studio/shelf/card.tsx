@@ -52,7 +52,7 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
 
   // eslint-disable-next-line @next/next/no-img-element -- a live SVG from the server, with nothing to optimise
   const picture = <img alt="" onLoad={() => setDrawn(true)} onError={() => setDrawn(true)} src={api.pictureUrl(shelf, entry)} className={`h-full w-full object-contain ${shelf === "styles" ? "p-6" : "p-3"}`} />;
-  const frame = clsx("block h-[184px] overflow-hidden rounded-t-xl bg-[#e4e3df] dark:bg-[#5a5958]", !drawn && "motion-safe:animate-pulse");
+  const frame = clsx("block h-[184px] overflow-hidden rounded-t-xl", shelf === "styles" ? "bg-proof" : "bg-[#e4e3df] dark:bg-[#5a5958]", !drawn && "motion-safe:animate-pulse");
   return (
     <li className="rounded-xl border border-rule bg-paper shadow-sm transition-shadow focus-within:border-accent hover:shadow-md">
       {shelf === "pieces" ? (

@@ -96,7 +96,7 @@ export function CoatCard({ coat, index, count, item }: Props) {
       className={clsx("group relative flex w-[136px] shrink-0 flex-col overflow-hidden rounded-lg border bg-sheet", chosen ? "border-accent shadow-[0_0_0_1px_var(--accent)]" : "border-rule hover:border-pencil", isDragging && "z-10 opacity-80 shadow-lg")}
     >
       {/* A middle grey, on which every ink can be told. */}
-      <div className="relative min-h-0 grow bg-[#b5b4b0]">
+      <div className="relative min-h-0 grow bg-proof">
         <CoatPicture coat={coat} item={item} />
       </div>
       <div className="flex h-7 shrink-0 items-center gap-1 pl-2">

@@ -1,7 +1,7 @@
 import { picture } from "@/server/pictures";
 import { onShelf, type Context } from "../../../shelf";
 
-/** The live picture. Its tag follows the document and the styles it is linked to. */
+/** The live picture. Its tag follows the document, the styles it is linked to and the photos that are here. */
 export const GET = (request: Request, context: Context<{ shelf: string; id: string }>) =>
   onShelf(context, async (db, shelf, { id }) => {
     const { svg, tag } = await picture(db, shelf, id);
