@@ -5,6 +5,7 @@ import { photosOf } from "../core/style/photos";
 import type { Style } from "../core/style/schema";
 import type { Database } from "./db/open";
 import { get, linkedStyles, type Shelf } from "./documents";
+import { inTurn } from "./http/turns";
 import { countPhotos } from "./photos/store";
 import { renderSvg } from "./render";
 
@@ -24,13 +25,13 @@ export async function picture(db: Database, shelf: Shelf, id: string): Promise<P
   if (shelf === "styles") {
     const { document, revision } = await get(db, "styles", id);
     const tag = `s${revision}${await photosHere(db, [document])}`;
-    return { tag, svg: await kept(`${id} ${tag}`, () => stylePicture(document)) };
+    return { tag, svg: await kept(`${id} ${tag}`, () => inTurn(() => stylePicture(document))) };
   }
   const { document: piece, revision } = await get(db, "pieces", id);
   const styles = await linkedStyles(db, piece);
   const looks = [...styles.map((s) => s.document), ...piece.items.flatMap((i) => i.ownStyle ?? [])];
   const tag = `p${revision}${styles.map((s) => `.${s.document.id}.${s.revision}`).join("")}${await photosHere(db, looks)}`;
-  return { tag, svg: await kept(`${id} ${tag}`, () => renderSvg({ piece, styles: styles.map((s) => s.document) }, {}, photoSide)) };
+  return { tag, svg: await kept(`${id} ${tag}`, () => inTurn(() => renderSvg({ piece, styles: styles.map((s) => s.document) }, {}, photoSide))) };
 }
 
 /** For the tag: a photo that comes back changes the picture, and the piece does not. */

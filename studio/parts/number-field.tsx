@@ -1,5 +1,6 @@
 import { clsx } from "clsx";
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { useLayoutEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { flushSync } from "react-dom";
 import { readExpression, type UnitFactors } from "./number-expression";
 
 interface Props {
@@ -36,6 +37,9 @@ export function NumberField({ id, label, value, onChange, onSettle, min = -Infin
   const [fault, setFault] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const drag = useRef<{ x: number; value: number } | null>(null);
+  // Reading may take a while, and what is around the field may have changed when it is done.
+  const latest = useRef({ value, onChange, onSettle });
+  useLayoutEffect(() => void (latest.current = { value, onChange, onSettle }));
   const clamp = (v: number) => Math.min(max, Math.max(min, Number(v.toFixed(6))));
 
   const commit = async () => {
@@ -49,8 +53,10 @@ export function NumberField({ id, label, value, onChange, onSettle, min = -Infin
     }
     setFault(false);
     setDraft(null);
-    if (clamp(read) !== value) onChange(clamp(read));
-    onSettle?.();
+    const now = latest.current;
+    // Drawn at once, so that what is read next puts its part into this.
+    if (clamp(read) !== now.value) flushSync(() => now.onChange(clamp(read)));
+    now.onSettle?.();
   };
 
   const onKeyDown = (event: KeyboardEvent) => {

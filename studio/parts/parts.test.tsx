@@ -1,5 +1,5 @@
-import { expect, jest, test, describe } from "@jest/globals";
-import { fireEvent, render, screen } from "@testing-library/react";
+import { beforeAll, describe, expect, jest, test } from "@jest/globals";
+import { fireEvent, render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { Tooltip } from "radix-ui";
 import { useState } from "react";
@@ -21,7 +21,27 @@ function Harness({ onValue, start = 10 }: { onValue: (v: number) => void; start?
   );
 }
 
+/** Two fields of one value, each of which puts its own part into what it saw when it was last drawn. */
+function Pair() {
+  const [place, setPlace] = useState({ x: 1, y: 2 });
+  return (["x", "y"] as const).map((axis) => <NumberField key={axis} label={axis} value={place[axis]} units={unitFactors("px")} onChange={(v) => setPlace({ ...place, [axis]: v })} />);
+}
+
 describe("a number field", () => {
+  // What reads sums is loaded when the first one is typed; here that is no part of what is tested.
+  beforeAll(() => import("mathjs"), 60_000);
+
+  test("that is read late does not undo what was typed into its neighbour meanwhile", async () => {
+    render(<Pair />);
+    const [x, y] = [screen.getByLabelText<HTMLInputElement>("x"), screen.getByLabelText<HTMLInputElement>("y")];
+    // Both are being read before either is done.
+    fireEvent.change(x, { target: { value: "3 + 4" } });
+    fireEvent.keyDown(x, { key: "Enter" });
+    fireEvent.change(y, { target: { value: "5 + 6" } });
+    fireEvent.keyDown(y, { key: "Enter" });
+    await waitFor(() => expect([x.value, y.value]).toEqual(["7", "11"]));
+  });
+
   const setup = () => {
     const onValue = jest.fn();
     render(<Harness onValue={onValue} />);

@@ -11,6 +11,7 @@ import { IconButton } from "../parts/button";
 import { NameDialog } from "../parts/dialog";
 import { Menu } from "../parts/menu";
 import { newPiece } from "./actions";
+import { hold, useTurn } from "./in-turn";
 
 const when = new Intl.DateTimeFormat("en", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit", hour12: false });
 
@@ -20,6 +21,11 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
   const router = useRouter();
   const [naming, setNaming] = useState(false);
   const [drawn, setDrawn] = useState(false);
+  const { turn, done } = useTurn();
+  const over = () => {
+    setDrawn(true);
+    done();
+  };
   const refresh = () => queries.invalidateQueries({ queryKey: [shelf] });
   const attempt = async (work: () => Promise<unknown>) => {
     try {
@@ -51,12 +57,12 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
     });
 
   // eslint-disable-next-line @next/next/no-img-element -- a live SVG from the server, with nothing to optimise
-  const picture = <img alt="" onLoad={() => setDrawn(true)} onError={() => setDrawn(true)} src={api.pictureUrl(shelf, entry)} className={`h-full w-full object-contain ${shelf === "styles" ? "p-6" : "p-3"}`} />;
+  const picture = turn && <img alt="" onLoad={over} onError={over} src={api.pictureUrl(shelf, entry)} className={`h-full w-full object-contain ${shelf === "styles" ? "p-6" : "p-3"}`} />;
   const frame = clsx("block h-[184px] overflow-hidden rounded-t-xl", shelf === "styles" ? "bg-proof" : "bg-[#e4e3df] dark:bg-[#5a5958]", !drawn && "motion-safe:animate-pulse");
   return (
     <li className="rounded-xl border border-rule bg-paper shadow-sm transition-shadow focus-within:border-accent hover:shadow-md">
       {shelf === "pieces" ? (
-        <Link href={`/pieces/${entry.id}`} aria-label={`Open ${entry.name}`} className={frame}>
+        <Link href={`/pieces/${entry.id}`} prefetch={false} onClick={(e) => hold(!e.ctrlKey && !e.metaKey)} aria-label={`Open ${entry.name}`} className={frame}>
           {picture}
         </Link>
       ) : (

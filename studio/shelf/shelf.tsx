@@ -5,13 +5,14 @@ import { useTheme } from "next-themes";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { Tabs } from "radix-ui";
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { api, type Shelf as ShelfName } from "../api/client";
 import { useAlive } from "../parts/alive";
 import { Button, IconButton } from "../parts/button";
 import { newPiece, openFile } from "./actions";
 import { Card } from "./card";
+import { hold } from "./in-turn";
 
 /** The home view: pieces and styles as live pictures. */
 export function Shelf() {
@@ -21,13 +22,16 @@ export function Shelf() {
   const { resolvedTheme, setTheme } = useTheme();
   const file = useRef<HTMLInputElement>(null);
   const alive = useAlive();
+  useEffect(() => hold(false), []);
   const attempt = async (work: () => Promise<string | undefined>) => {
+    hold(true);
     try {
       const id = await work();
-      if (id) router.push(`/pieces/${id}`);
+      if (id) return router.push(`/pieces/${id}`);
     } catch (error) {
       toast.error((error as Error).message);
     }
+    hold(false);
   };
   return (
     <Tabs.Root value={shelf} onValueChange={(v) => setShelf(v as ShelfName)} className="flex min-h-dvh flex-col bg-bench">

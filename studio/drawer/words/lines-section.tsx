@@ -25,7 +25,7 @@ export function LinesSection({ lettering }: { lettering: Lettering }) {
   const texts = lettering.text.split("\n");
   const lineOf = (i: number): LineOptions => lettering.lines[i] ?? lineSchema.parse({});
   const edit = (name: string | null, apply: (line: LineOptions, i: number) => LineOptions) =>
-    change((w) => editLettering(w, [lettering.id], (l) => void (l.lines = texts.map((_, i) => apply(lineOf(i), i)))), name && `${name} ${lettering.id}`);
+    change((w) => editLettering(w, [lettering.id], (l) => void (l.lines = texts.map((_, i) => apply(l.lines[i] ?? lineSchema.parse({}), i)))), name && `${name} ${lettering.id}`);
   const inked = (i: number): number => {
     const ink = item?.lines[i]?.ink;
     return ink && ink.maxX > ink.minX ? ((ink.maxX - ink.minX) * lettering.size) / 1000 : 0;
