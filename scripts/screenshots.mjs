@@ -33,7 +33,8 @@ try {
   const pictures = () =>
     page.waitForFunction(() => {
       const all = [...document.querySelectorAll("li img, [role=dialog] img")];
-      return all.length > 5 && all.every((i) => i.complete && i.naturalWidth > 0);
+      const cards = document.querySelectorAll("[role=tabpanel][data-state=active] li").length;
+      return all.length > 5 && all.length >= cards && all.every((i) => i.complete && i.naturalWidth > 0);
     });
   const open = async (id) => {
     await page.goto(`${base}/pieces/${id}`);
@@ -49,10 +50,7 @@ try {
   await pictures();
   await shot("shelf");
   await page.getByRole("tab", { name: "styles" }).click();
-  // Pictures below the edge are fetched when they are scrolled to.
-  await page.evaluate(() => window.scrollTo(0, 9999));
-  await page.waitForTimeout(1500);
-  await page.evaluate(() => window.scrollTo(0, 0));
+  await pictures();
   await shot("styles");
 
   await open("demo-night-ferry");
