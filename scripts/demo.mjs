@@ -62,8 +62,9 @@ try {
 
   Try first:
     1. Open “Night Ferry” and double-click the words: type something else; every coat follows.
-    2. Press 2 for Coats: click a coat in the strip, drag a slider, recolour an ink.
-    3. Select the small line, choose another style from the list, then export an SVG with 3.
+    2. Press 2 for Bend: choose Envelope, drag a form over the words, then any handle on the bench.
+    3. Press 3 for Coats: click a coat in the strip, drag a slider, recolour an ink.
+    4. Select the small line, choose another style from the list, then export an SVG with 4.
 
   Ctrl+C ends it.
 `);

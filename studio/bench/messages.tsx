@@ -1,4 +1,4 @@
-import { useLetteringUpdate, useStudio } from "../state/store";
+import { stages, useLetteringUpdate, useStudio } from "../state/store";
 
 /** What the user should know of the item in hand. */
 export function Messages() {
@@ -10,7 +10,7 @@ export function Messages() {
   if (problem) messages.push(problem);
   if (item && !item.faceHere) messages.push("The face of this lettering is not here; a stand-in is shown and its settings are kept.");
   if (photoMissing) messages.push("A photo of this item is not here; a grey stands in for it. Bring the same file in again under Paint, and it is seen.");
-  if (item && !item.hidden && !item.layers.length && item.carets.length > 1) messages.push("Nothing is painted: choose a style or add a coat under Coats (2).");
+  if (item && !item.hidden && !item.layers.length && item.carets.length > 1) messages.push(`Nothing is painted: choose a style or add a coat under Coats (${stages.indexOf("coats") + 1}).`);
   messages.push(...(item?.messages ?? []));
   if (item?.missing.length) {
     const names = item.missing.slice(0, 6).map((c) => `${c} (${[...c].map((k) => `U+${k.codePointAt(0)!.toString(16).toUpperCase().padStart(4, "0")}`).join(" ")})`);
