@@ -1,4 +1,4 @@
-import type { PieceFile } from "../core/piece/schema";
+import { looksOf, type PieceFile } from "../core/piece/schema";
 import { Problem } from "../core/problem";
 import { photosOf } from "../core/style/photos";
 import { embeddedPhotos } from "../server/photos/store";
@@ -10,7 +10,7 @@ import { shelf } from "./shelf";
  */
 export async function photosFor({ piece, styles }: PieceFile, inside: ReadonlyMap<string, string>): Promise<Map<string, string>> {
   const found = new Map(inside);
-  const wanted = [...styles, ...piece.items.flatMap((i) => i.ownStyle ?? [])].flatMap(photosOf);
+  const wanted = looksOf(piece, styles).flatMap(photosOf);
   const left = () => wanted.filter((p) => !found.has(p.id));
   const db = left().length ? await shelf() : undefined;
   if (db) for (const [id, data] of await embeddedPhotos(db, left().map((p) => p.id))) found.set(id, data);

@@ -1,6 +1,6 @@
 import { firstFace } from "../core/lettering/face";
 import { memoByKey } from "../core/memo";
-import { newLettering, newPiece } from "../core/piece/schema";
+import { looksOf, newLettering, newPiece } from "../core/piece/schema";
 import { photosOf } from "../core/style/photos";
 import type { Style } from "../core/style/schema";
 import type { Database } from "./db/open";
@@ -29,8 +29,7 @@ export async function picture(db: Database, shelf: Shelf, id: string): Promise<P
   }
   const { document: piece, revision } = await get(db, "pieces", id);
   const styles = await linkedStyles(db, piece);
-  const looks = [...styles.map((s) => s.document), ...piece.items.flatMap((i) => i.ownStyle ?? [])];
-  const tag = `p${revision}${styles.map((s) => `.${s.document.id}.${s.revision}`).join("")}${await photosHere(db, looks)}`;
+  const tag = `p${revision}${styles.map((s) => `.${s.document.id}.${s.revision}`).join("")}${await photosHere(db, looksOf(piece, styles.map((s) => s.document)))}`;
   return { tag, svg: await kept(`${id} ${tag}`, () => inTurn(() => renderSvg({ piece, styles: styles.map((s) => s.document) }, {}, photoSide))) };
 }
 

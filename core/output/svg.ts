@@ -28,9 +28,12 @@ export interface SvgOptions {
 }
 
 /** The photos that a scene shows, each once. */
-export const photosIn = (scene: Scene): string[] => [
-  ...new Set(scene.items.flatMap((i) => i.layers.flatMap((l) => l.fills.flatMap((f) => (f.kind === "photo" ? [f.photo] : []))))),
-];
+export function photosIn(scene: Scene): string[] {
+  const found = new Set<string>();
+  // Asked of every scene of a drag: it leaves nothing behind to be collected.
+  for (const { layers } of scene.items) for (const { fills } of layers) for (const f of fills) if (f.kind === "photo") found.add(f.photo);
+  return [...found];
+}
 
 /** The box that an export shows, in board pixels; empty where the chosen items have no ink. */
 export function exportArea(scene: Scene, area: SvgOptions["area"]): Bounds {

@@ -3,7 +3,7 @@ import { bendSchema } from "../bend/schema";
 import { settingFields } from "../lettering/options";
 import { unionOf } from "../params";
 import { shapeKinds } from "../shape/kinds";
-import { styleSchema } from "../style/schema";
+import { styleSchema, type Style } from "../style/schema";
 import { boardSchema } from "./board";
 import type { Matrix } from "../curves/matrix";
 import { poseFields, poseMatrix } from "./pose";
@@ -75,6 +75,9 @@ export const pieceSchema = z.object({
   items: z.array(itemSchema).max(200),
 });
 export type Piece = z.infer<typeof pieceSchema>;
+
+/** Every look that a piece shows: the styles that it is linked to, and what its items have of their own. */
+export const looksOf = ({ items }: Piece, styles: readonly Style[]): Style[] => [...styles, ...items.flatMap((i) => i.ownStyle ?? [])];
 
 /** A piece of the present format; what is not said is as it is by default. @throws ZodError */
 export const newPiece = (values: Omit<z.input<typeof pieceSchema>, "format" | "version">): Piece => pieceSchema.parse({ format: pieceFormat, version: pieceVersion, ...values });

@@ -3,7 +3,7 @@ import { ZodError } from "zod";
 import { Problem } from "../../core/problem";
 import { Conflict, NotFound } from "../documents";
 import { answer } from "./answer";
-import { jsonBody } from "./body";
+import { formFile, jsonBody } from "./body";
 import { contentSecurityPolicy, refusal } from "./guard";
 
 const headers = (values: Record<string, string>) => new Headers({ host: "127.0.0.1:4300", ...values });
@@ -59,5 +59,18 @@ describe("bodies", () => {
     expect(await jsonBody(post('{"a":1}'))).toEqual({ a: 1 });
     await expect(jsonBody(post("{"))).rejects.toThrow(Problem);
     await expect(jsonBody(post("{}", "text/plain"))).rejects.toThrow(Problem);
+  });
+
+  test("a form that carries the file it should", async () => {
+    const sent = (fields: Record<string, string | Blob>, headers?: HeadersInit) => {
+      const body = new FormData();
+      for (const [name, value] of Object.entries(fields)) body.set(name, value);
+      return new Request("http://127.0.0.1/", { method: "POST", body, headers });
+    };
+    const { form, file } = await formFile(sent({ font: new File(["abc"], "a.ttf"), licence: "Open to all." }), "font", 100);
+    expect([file.name, file.size, form.get("licence")]).toEqual(["a.ttf", 3, "Open to all."]);
+    await expect(formFile(sent({ font: "no file" }), "font", 100)).rejects.toThrow("The request carries no font.");
+    await expect(formFile(sent({ photo: new File(["abc"], "a.png") }, { "content-length": "9000000" }), "photo", 5e6)).rejects.toThrow("This file is over 5 MB.");
+    await expect(formFile(new Request("http://127.0.0.1/", { method: "POST", body: "no form" }), "photo", 100)).rejects.toThrow(Problem);
   });
 });

@@ -2,7 +2,7 @@ import { nanoid } from "nanoid";
 import { open } from "@/core/input/open";
 import { firstFace } from "@/core/lettering/face";
 import type { Photo } from "@/core/photo";
-import { newLettering, newPiece as makePiece, type PieceFile } from "@/core/piece/schema";
+import { looksOf, newLettering, newPiece as makePiece, type PieceFile } from "@/core/piece/schema";
 import { photosOf, withPhotos } from "@/core/style/photos";
 import { api, ApiProblem, ifThere } from "../api/client";
 import { plainStyle } from "../state/edits/style";
@@ -52,7 +52,7 @@ export async function openFile(file: File): Promise<{ kind: "piece" | "style"; i
 /** Brings in the photos that lie in a file and are not here. @returns what they are here, by the ids that the file says */
 async function photosFrom({ piece, styles }: PieceFile, inside: ReadonlyMap<string, string>): Promise<Map<string, Photo>> {
   const found = new Map<string, Photo>();
-  for (const { id, name } of [...styles, ...piece.items.flatMap((i) => i.ownStyle ?? [])].flatMap(photosOf)) {
+  for (const { id, name } of looksOf(piece, styles).flatMap(photosOf)) {
     const data = inside.get(id);
     if (!data || found.has(id) || (await api.hasPhoto(id))) continue;
     const [head, bytes] = data.split(",");

@@ -1,9 +1,9 @@
-import { Problem } from "@/core/problem";
 import { database } from "@/server/db/open";
 import { serverEngine } from "@/server/engine";
 import { addOwn, listOwn, mostFontBytes } from "@/server/faces/own";
 import { shippedFaces } from "@/server/faces/shipped";
 import { answer } from "@/server/http/answer";
+import { formFile } from "@/server/http/body";
 
 /** All faces: those that were brought in first. */
 export const GET = () =>
@@ -16,13 +16,8 @@ export const GET = () =>
 /** Brings in a font file: a form with the file and, where there is one, the text of its licence. */
 export const POST = (request: Request) =>
   answer(async () => {
-    if (Number(request.headers.get("content-length") ?? 0) > mostFontBytes + 1e6) throw new Problem(`This file is over ${mostFontBytes / 1e6} MB.`);
-    const form = await request.formData().catch(() => {
-      throw new Problem("The request carries no font file.");
-    });
-    const file = form.get("font");
+    const { form, file } = await formFile(request, "font", mostFontBytes);
     const licence = form.get("licence");
-    if (!(file instanceof File)) throw new Problem("The request carries no font file.");
     const added = await addOwn(await database(), file.name.slice(0, 120) || "This file", new Uint8Array(await file.arrayBuffer()), typeof licence === "string" ? licence : "");
     (await serverEngine()).forget();
     return Response.json(added, { status: 201 });
