@@ -25,6 +25,15 @@ export class Contour {
   }
 }
 
+/** One segment: its degree, and the numbers that its coordinates start in, at index o. */
+export interface Segment {
+  readonly p: Float64Array;
+  readonly o: number;
+  readonly degree: number;
+}
+
+export const segmentOf = (c: Contour, k: number): Segment => ({ p: c.points, o: k * stride, degree: c.degrees[k] });
+
 /** Collects a contour a segment at a time. */
 export class ContourBuilder {
   #degrees: number[] = [];

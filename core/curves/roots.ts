@@ -18,6 +18,9 @@ export function times(p: Bernstein, q: Bernstein): number[] {
   });
 }
 
+/** The sum of two polynomials of the same degree. */
+export const plus = (p: Bernstein, q: Bernstein): number[] => p.map((c, i) => c + q[i]);
+
 /** The difference of two polynomials of the same degree. */
 export const minus = (p: Bernstein, q: Bernstein): number[] => p.map((c, i) => c - q[i]);
 

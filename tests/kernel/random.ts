@@ -1,3 +1,4 @@
+import { contoursOf, stride } from "../../core/curves/contour";
 import { type Path, PathBuilder, Verb } from "../../core/curves/path";
 import { rotation, scaling, multiply, translation, type Matrix } from "../../core/curves/matrix";
 
@@ -166,6 +167,25 @@ export function neighbourOf(a: Path, r: Random, letters: readonly Path[]): Path 
   if (kind === 6) return reversedStart(a);
   const other = randomShape(r, letters);
   return other.transform([1, 0, 0, 1, r.between(-200, 200), r.between(-200, 200)]);
+}
+
+/** The same shape, each of its contours started at the node that `node` says. */
+export function startedAt(path: Path, node: (contour: number, size: number) => number): Path {
+  const b = new PathBuilder();
+  contoursOf(path, true).forEach((c, n) => {
+    const first = node(n, c.size);
+    const p = c.points;
+    b.move(p[first * stride], p[first * stride + 1]);
+    for (let i = 0; i < c.size; i++) {
+      const k = (first + i) % c.size;
+      const o = k * stride;
+      if (c.degrees[k] === 1) b.line(p[o + 2], p[o + 3]);
+      else if (c.degrees[k] === 2) b.quad(p[o + 2], p[o + 3], p[o + 4], p[o + 5]);
+      else b.cubic(p[o + 2], p[o + 3], p[o + 4], p[o + 5], p[o + 6], p[o + 7]);
+    }
+    b.close();
+  });
+  return b.build();
 }
 
 /** The same outline with half of its curves split in two: nothing changes but the nodes. */

@@ -93,7 +93,7 @@ export function draftOutline(path: DraftPath, d: number, join: Join, out: Pen, k
       const next = v + 1 < close ? v + 1 : from;
       readStart(p, next === from ? at : end, verbs[next]);
       const before = raw.verbCount - 1;
-      if (addJoin(raw, p[end], p[end + 1], bx, by, ahead.x, ahead.y, d, join, false, false)) closings.push(before);
+      if (addJoin(raw, { x: p[end], y: p[end + 1], ax: bx, ay: by, bx: ahead.x, by: ahead.y, fromCorner: false, toCorner: false }, d, join)) closings.push(before);
       o = end;
     }
     raw.endAt(raw.coords[0], raw.coords[1]);

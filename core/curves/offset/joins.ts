@@ -23,19 +23,27 @@ const noGap = 0.012;
 /** Corners that turn by more than 170 degrees. */
 const needleCos = Math.cos((170 * Math.PI) / 180);
 
+/** A corner that an outline turns. */
+export interface Corner {
+  readonly x: number;
+  readonly y: number;
+  /** Unit direction of travel into it, and out of it. */
+  readonly ax: number;
+  readonly ay: number;
+  readonly bx: number;
+  readonly by: number;
+  /** Whether the way to it ends on the corner itself, and whether the way from it starts there; on the parallels otherwise. */
+  readonly fromCorner: boolean;
+  readonly toCorner: boolean;
+}
+
 /**
- * Writes what joins two parallels at the corner (x, y), from the first's end, where `out` stands, to the start of
+ * Writes what joins two parallels at a corner, from the first's end, where `out` stands, to the start of
  * the second: a join where the corner opens towards d; where it closes the way runs through the corner itself, so that what the
  * two strips cover is counted and nothing else.
  * @returns whether it wrote the two lines through the corner
- * @param ax,ay unit direction of travel into the corner
- * @param bx,by unit direction out of it
- * @param fromCorner whether `out` stands on the corner itself; @param toCorner whether that is where the next segment's way starts
  */
-export function addJoin(
-  out: Tip, x: number, y: number, ax: number, ay: number, bx: number, by: number, d: number, join: Join,
-  fromCorner: boolean, toCorner: boolean,
-): boolean {
+export function addJoin(out: Tip, { x, y, ax, ay, bx, by, fromCorner, toCorner }: Corner, d: number, join: Join): boolean {
   const cos = ax * bx + ay * by;
   const sin = ax * by - ay * bx;
   const toX = x + d * by;

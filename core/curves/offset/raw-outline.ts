@@ -1,9 +1,11 @@
 import { directionAt } from "../bezier";
 import type { Budget } from "../budget";
-import { ContourBuilder, reversed, stride, type Contour } from "../contour";
+import { ContourBuilder, reversed, segmentOf, stride, type Contour } from "../contour";
 import { addCap, addJoin, type Cap, type Join } from "./joins";
+import { parallel } from "./parallel";
+import { tightStretches, type Stretch } from "./tight";
+import { lineTo, type Trace } from "./trace";
 import { withoutLoops } from "./trim";
-import { backwardParts, parallel, type Part } from "./parallel";
 
 const inward = new Float64Array(2);
 const outward = new Float64Array(2);
@@ -17,65 +19,92 @@ const outward = new Float64Array(2);
  * @param d units; above 0 to the right of travel, the outside of a positive contour
  */
 export function rawOutline(c: Contour, d: number, join: Join, tolerance: number, budget: Budget): Contour {
-  const out = new ContourBuilder();
-  const backward = allBackward(c, d);
+  const to: Trace = { out: new ContourBuilder(), tolerance, budget };
+  const way = new Way(c, d, join, to);
   const closings: number[] = [];
-  start(c, d, backward, out);
-  const x = out.x;
-  const y = out.y;
+  way.start();
+  const { x, y } = to.out;
   for (let k = 0; k < c.size; k++) {
-    parallel(c.points, k * stride, c.degrees[k], d, backward[k], tolerance, out, budget);
-    const before = out.size;
-    if (corner(c, k, k + 1 === c.size ? 0 : k + 1, d, join, backward, out)) closings.push(before);
+    way.along(k, join.kind !== "round");
+    const before = to.out.size;
+    if (way.turn(k, (k + 1) % c.size)) closings.push(before);
   }
-  out.endAt(x, y);
-  return withoutLoops(out.build(true), closings);
+  // A way that starts on a corner that opens comes back to it from the end of the corner's join; any other is there but for rounding.
+  if (way.startsTight(0)) lineTo(to, x, y);
+  to.out.endAt(x, y);
+  return withoutLoops(to.out.build(true), closings);
 }
 
 /** The border of a band of constant width along an open contour: there on the right, a cap, back on the left, a cap. */
 export function rawBand(c: Contour, half: number, join: Join, cap: Cap, tolerance: number, budget: Budget): Contour {
-  const out = new ContourBuilder();
-  const sides = [c, reversed(c)];
+  const to: Trace = { out: new ContourBuilder(), tolerance, budget };
+  const { out } = to;
   let x = 0;
   let y = 0;
-  for (const side of sides) {
-    const backward = allBackward(side, half);
-    if (side === c) {
-      start(c, half, backward, out);
-      x = out.x;
-      y = out.y;
-    } else if (startsBackward(backward[0])) out.line(side.points[0], side.points[1]);
-    for (let k = 0; k < side.size; k++) {
-      const ends = { start: k === 0, end: k + 1 === side.size };
-      parallel(side.points, k * stride, side.degrees[k], half, backward[k], tolerance, out, budget, ends);
-      if (k + 1 < side.size) corner(side, k, k + 1, half, join, backward, out);
-    }
+  for (const side of [c, reversed(c)]) {
+    const way = new Way(side, half, join, to);
     const last = side.size - 1;
+    if (side === c) {
+      way.start();
+      ({ x, y } = out);
+    } else if (way.startsTight(0)) lineTo(to, side.points[0], side.points[1]);
+    for (let k = 0; k <= last; k++) {
+      way.along(k, join.kind !== "round" || k === 0 || k === last);
+      if (k < last) way.turn(k, k + 1);
+    }
     const n = last * stride + 2 * side.degrees[last];
     directionAt(side.points, last * stride, side.degrees[last], 1, inward);
     const [ax, ay] = inward;
-    if (endsBackward(backward[last])) out.line(side.points[n] + half * ay, side.points[n + 1] - half * ax);
+    lineTo(to, side.points[n] + half * ay, side.points[n + 1] - half * ax);
     addCap(out, side.points[n], side.points[n + 1], ax, ay, half, cap);
   }
-  if (out.x !== x || out.y !== y) out.line(x, y);
+  lineTo(to, x, y);
+  out.endAt(x, y);
   return out.build(true);
 }
 
-const allBackward = (c: Contour, d: number): (readonly Part[])[] => Array.from({ length: c.size }, (_, k) => backwardParts(c.points, k * stride, c.degrees[k], d));
+/** The way beside a contour, at a distance d to its right. */
+class Way {
+  readonly #tight: readonly (readonly Stretch[])[];
 
-const startsBackward = (parts: readonly Part[]): boolean => parts.length > 0 && parts[0][0] === 0;
-const endsBackward = (parts: readonly Part[]): boolean => parts.length > 0 && parts[parts.length - 1][1] === 1;
+  constructor(
+    readonly c: Contour,
+    readonly d: number,
+    readonly join: Join,
+    readonly to: Trace,
+  ) {
+    this.#tight = Array.from({ length: c.size }, (_, k) => tightStretches(segmentOf(c, k), d));
+  }
 
-function start(c: Contour, d: number, backward: readonly (readonly Part[])[], out: ContourBuilder): void {
-  directionAt(c.points, 0, c.degrees[0], 0, outward);
-  if (startsBackward(backward[0])) out.move(c.points[0], c.points[1]);
-  else out.move(c.points[0] + d * outward[1], c.points[1] - d * outward[0]);
-}
+  /** Whether segment k is tight from its very start; the way then starts on the curve. */
+  startsTight(k: number): boolean {
+    const tight = this.#tight[k];
+    return tight.length > 0 && tight[0][0] === 0;
+  }
 
-function corner(c: Contour, k: number, next: number, d: number, join: Join, backward: readonly (readonly Part[])[], out: ContourBuilder): boolean {
-  directionAt(c.points, k * stride, c.degrees[k], 1, inward);
-  directionAt(c.points, next * stride, c.degrees[next], 0, outward);
-  const x = c.points[next * stride];
-  const y = c.points[next * stride + 1];
-  return addJoin(out, x, y, inward[0], inward[1], outward[0], outward[1], d, join, endsBackward(backward[k]), startsBackward(backward[next]));
+  #endsTight(k: number): boolean {
+    const tight = this.#tight[k];
+    return tight.length > 0 && tight[tight.length - 1][1] === 1;
+  }
+
+  start(): void {
+    const { c, d } = this;
+    directionAt(c.points, 0, c.degrees[0], 0, outward);
+    if (this.startsTight(0)) this.to.out.move(c.points[0], c.points[1]);
+    else this.to.out.move(c.points[0] + d * outward[1], c.points[1] - d * outward[0]);
+  }
+
+  along(k: number, exact: boolean): void {
+    parallel(segmentOf(this.c, k), this.d, this.#tight[k], exact, this.to);
+  }
+
+  /** From segment k to the next. @returns whether it went through a corner that closes */
+  turn(k: number, next: number): boolean {
+    const { c, d } = this;
+    directionAt(c.points, k * stride, c.degrees[k], 1, inward);
+    directionAt(c.points, next * stride, c.degrees[next], 0, outward);
+    const x = c.points[next * stride];
+    const y = c.points[next * stride + 1];
+    return addJoin(this.to.out, { x, y, ax: inward[0], ay: inward[1], bx: outward[0], by: outward[1], fromCorner: this.#endsTight(k), toCorner: this.startsTight(next) }, d, this.join);
+  }
 }

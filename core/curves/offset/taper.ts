@@ -1,10 +1,13 @@
 import { bendAt, directionAt, slopeAt, valueAt } from "../bezier";
 import type { Budget } from "../budget";
-import { ContourBuilder, reversed, stride, type Contour } from "../contour";
+import { ContourBuilder, reversed, segmentOf, stride, type Contour, type Segment } from "../contour";
 import { fitCubics, type Sampler } from "../fit";
 import { Course, lengthOf, partOf } from "../length";
 import { addCap, addJoin, type Cap, type Join } from "./joins";
-import { backwardStretches, strip } from "./parallel";
+import { aroundNormals } from "./normals";
+import { strip } from "./strip";
+import { pace, stretchesBelowZero } from "./tight";
+import { lineTo, type Trace } from "./trace";
 
 /** The width of a band, full, at a place from 0, the start of the line, to 1, its end. Straight between two stops. */
 export interface TaperStop {
@@ -61,24 +64,27 @@ function capAt(out: ContourBuilder, c: Contour, k: number, half: number, cap: Ca
 /** The right side of a contour, whose half width at node k is halves[k]. */
 function side(c: Contour, halves: readonly number[], join: Join, tolerance: number, budget: Budget): { out: ContourBuilder; start: [number, number] } {
   const out = new ContourBuilder();
+  const to: Trace = { out, tolerance, budget };
   directionAt(c.points, 0, c.degrees[0], 0, dir);
   const start: [number, number] = [c.points[0] + halves[0] * dir[1], c.points[1] - halves[0] * dir[0]];
   out.move(start[0], start[1]);
   for (let k = 0; k < c.size; k++) {
-    segment(c, k, halves[k], halves[k + 1], tolerance, out, budget);
+    const exact = join.kind !== "round" || (!c.closed && (k === 0 || k + 1 === c.size));
+    along(segmentOf(c, k), halves[k], halves[k + 1], exact, to);
     if (k + 1 === c.size && !c.closed) break;
     const n = (k + 1) % c.size;
     directionAt(c.points, k * stride, c.degrees[k], 1, dir);
     directionAt(c.points, n * stride, c.degrees[n], 0, next);
-    addJoin(out, c.points[n * stride], c.points[n * stride + 1], dir[0], dir[1], next[0], next[1], halves[k + 1], join, false, false);
+    const corner = { x: c.points[n * stride], y: c.points[n * stride + 1], ax: dir[0], ay: dir[1], bx: next[0], by: next[1], fromCorner: false, toCorner: false };
+    addJoin(out, corner, halves[k + 1], join);
   }
   return { out, start };
 }
 
-function segment(c: Contour, k: number, from: number, to: number, tolerance: number, out: ContourBuilder, budget: Budget): void {
-  const p = c.points;
-  const o = k * stride;
-  const degree = c.degrees[k];
+/** As `parallel` does it, with a distance that runs from one half width to another. */
+function along(segment: Segment, from: number, till: number, exact: boolean, to: Trace): void {
+  const { p, o, degree } = segment;
+  const { out, tolerance, budget } = to;
   const total = lengthOf(p, o, degree);
   // How far along the segment t is, from a table: its error is far below that of a fitted cubic.
   const steps = 64;
@@ -89,44 +95,42 @@ function segment(c: Contour, k: number, from: number, to: number, tolerance: num
     const i = Math.min(steps - 1, Math.floor(t * steps));
     return table[i] + (table[i + 1] - table[i]) * (t * steps - i);
   };
-  const slope = (to - from) / total;
-  const half = (t: number) => from + (to - from) * share(t);
-  const sample: Sampler = (t, s) => {
+  const slope = (till - from) / total;
+  const half = (t: number) => from + (till - from) * share(t);
+  /** By length: the tangent, faster or slower by the curvature, and the normal by the slope. */
+  const move = (t: number, s: Float64Array, sign: 1 | -1) => {
     directionAt(p, o, degree, t, dir);
     const d = half(t);
     s[0] = valueAt(p, o, degree, t) + d * dir[1];
     s[1] = valueAt(p, o + 1, degree, t) - d * dir[0];
-    // By length: the tangent, faster or slower by the curvature, and the normal by the slope.
     const dx = slopeAt(p, o, degree, t);
     const dy = slopeAt(p, o + 1, degree, t);
     const speed = Math.hypot(dx, dy);
     const turn = speed > 0 ? (dx * bendAt(p, o + 1, degree, t) - dy * bendAt(p, o, degree, t)) / speed ** 3 : 0;
-    const along = Math.max(1e-6, 1 + turn * d);
-    s[2] = dir[0] * along + slope * dir[1];
-    s[3] = dir[1] * along - slope * dir[0];
+    const speedUp = Math.max(1e-6, sign * (1 + turn * d));
+    s[2] = dir[0] * speedUp + sign * slope * dir[1];
+    s[3] = dir[1] * speedUp - sign * slope * dir[0];
   };
+  const edge: Sampler = (t, s) => move(t, s, 1);
   const end = new Float64Array(4);
-  sample(1, end);
+  edge(1, end);
   if (degree === 1) {
     out.line(end[0], end[1]);
     return;
   }
-  const pace = (t: number) => {
-    const dx = slopeAt(p, o, degree, t);
-    const dy = slopeAt(p, o + 1, degree, t);
-    return Math.hypot(dx, dy) ** 3 + (dx * bendAt(p, o + 1, degree, t) - dy * bendAt(p, o, degree, t)) * half(t);
-  };
   let at = 0;
-  for (const [a, b] of backwardStretches(pace)) {
-    if (a > at) fitCubics(sample, at, a, tolerance, out, budget);
-    strip(p, o, degree, Math.max(half(a), half(b)), a, b, out, budget, { start: !c.closed && k === 0, end: !c.closed && k + 1 === c.size });
-    sample(b, end);
-    out.line(end[0], end[1]);
+  for (const stretch of stretchesBelowZero((t) => pace(segment, half(t), t))) {
+    const [a, b] = stretch;
+    if (a > at) fitCubics(edge, at, a, tolerance, out, budget);
+    if (exact) aroundNormals(segment, half, (t, s) => move(t, s, -1), stretch, to);
+    else strip(segment, Math.max(half(a), half(b)), stretch, to);
+    edge(b, end);
+    lineTo(to, end[0], end[1]);
     at = b;
   }
   if (at < 1) {
-    fitCubics(sample, at, 1, tolerance, out, budget);
-    sample(1, end);
+    fitCubics(edge, at, 1, tolerance, out, budget);
+    edge(1, end);
     out.endAt(end[0], end[1]);
   }
 }
