@@ -34,6 +34,9 @@ export function boxesOf(c: Contour): Float64Array {
     if (maxX > wMaxX) wMaxX = maxX;
     if (maxY > wMaxY) wMaxY = maxY;
   }
-  boxes.set([wMinX, wMinY, wMaxX, wMaxY], 4 * c.size);
+  boxes[4 * c.size] = wMinX;
+  boxes[4 * c.size + 1] = wMinY;
+  boxes[4 * c.size + 2] = wMaxX;
+  boxes[4 * c.size + 3] = wMaxY;
   return boxes;
 }

@@ -79,7 +79,7 @@ export class ContourBuilder {
     this.#points[at + 1] = this.y = y;
   }
   build(closed: boolean): Contour {
-    return new Contour(Uint8Array.from(this.#degrees), Float64Array.from(this.#points), closed);
+    return new Contour(new Uint8Array(this.#degrees), new Float64Array(this.#points), closed);
   }
 }
 

@@ -1,6 +1,7 @@
 import { memoByIdentity } from "../memo";
 import { involved } from "./apart";
-import { resolve, resolveEach } from "./arrange/resolve";
+import { inAll, lessThan, nonzero, odd, positive, resolve, resolveEach } from "./arrange/resolve";
+import { stackContours } from "./arrange/stack";
 import { areaOf } from "./arrange/tidy";
 import { meet } from "./bounds";
 import { Budget } from "./budget";
@@ -32,6 +33,18 @@ export interface SideFace {
   readonly segment: number;
   readonly from: number;
   readonly to: number;
+}
+
+/** One of several shapes that lie over one another. */
+export interface StackItem<L> {
+  readonly path: Path;
+  readonly label?: L;
+}
+
+/** What is seen of the shapes of one label, or of one shape without. */
+export interface StackPart<L> {
+  readonly label: L | undefined;
+  readonly path: Path;
 }
 
 /**
@@ -83,7 +96,7 @@ export class CurveKernel {
     const marks = involved(contours, owner);
     const together = contours.filter((_, i) => marks[i]);
     const alone = contours.filter((_, i) => !marks[i]);
-    return this.#made(together.length ? [...resolve(together, ones(together), (w) => w > 0, budget), ...alone] : alone);
+    return this.#made(together.length ? [...resolve(together, positive, budget), ...alone] : alone);
   }
 
   /** The union, or null where the paths only come near each other: without a common area each keeps its own curves. */
@@ -99,7 +112,7 @@ export class CurveKernel {
     if (n === 0 || paths.some((p) => p.isEmpty)) return Path.empty;
     if (paths.some((p) => paths.some((q) => !meet(p.bounds, q.bounds)))) return Path.empty;
     const all = paths.flatMap((p) => this.#welded(p, budget));
-    return this.#made(resolve(all, ones(all), (w) => w === n, budget));
+    return this.#made(resolve(all, inAll(n), budget));
   }
 
   /** What `path` covers and none of `less` does. Curves that no other crosses come through as they are. */
@@ -108,14 +121,33 @@ export class CurveKernel {
     if (path.isEmpty || near.length === 0) return this.weld(path, budget);
     const kept = this.#welded(path, budget);
     const taken = near.flatMap((p) => this.#welded(p, budget));
-    const whole = near.length + 1;
-    return this.#made(resolve([...kept, ...taken], [...kept.map(() => whole), ...taken.map(() => 1)], (w) => w === whole, budget));
+    return this.#made(lessThan(kept, taken, near.length, budget));
   }
 
   /** What an odd number of `paths` cover. */
   exclude(paths: readonly Path[], budget = new Budget()): Path {
     const all = paths.flatMap((p) => this.#welded(p, budget));
-    return this.#made(resolve(all, ones(all), (w) => w % 2 !== 0, budget));
+    return this.#made(resolve(all, odd, budget));
+  }
+
+  /**
+   * What is seen of shapes that lie over one another: for each label the part of its shapes that no nearer one covers. Parts share their
+   * borders, with no gap and no overlap. Only what winds positively covers: a shape that is seen from behind winds negatively, and vanishes.
+   * @param items nearest first; those of equal labels are one part, and each without a label is a part of its own
+   * @returns a part for each label and each item without one, in the order of the nearest of each
+   */
+  stack<L>(items: readonly StackItem<L>[], budget = new Budget()): StackPart<L>[] {
+    const parts: (L | undefined)[] = [];
+    const known = new Map<L, number>();
+    const labelled = items.map(({ path, label }) => {
+      let part = label === undefined ? undefined : known.get(label);
+      if (part === undefined) {
+        part = parts.push(label) - 1;
+        if (label !== undefined) known.set(label, part);
+      }
+      return { contours: contoursOf(path, true), part };
+    });
+    return stackContours(labelled, parts.length, budget).map((contours, i) => ({ label: parts[i], path: this.#made(contours) }));
   }
 
   /** The parallel outline. @param distance units, outwards above 0, inwards below */
@@ -146,9 +178,9 @@ export class CurveKernel {
       const ordered = { ...band, taper };
       if (lines.length === 0) return this.#made(bandContours(this.#welded(path, budget), ordered, budget));
       const outlines = drawn.filter((c) => c.closed);
-      const shape = resolve(outlines, ones(outlines), (w) => w !== 0, budget);
+      const shape = resolve(outlines, nonzero, budget);
       const both = [...bandContours(shape, ordered, budget), ...lineContours(lines, ordered, budget)];
-      return this.#made(resolve(both, ones(both), (w) => w > 0, budget));
+      return this.#made(resolve(both, positive, budget));
     });
   }
 
@@ -220,9 +252,7 @@ export class CurveKernel {
       for (let k = own.length; k > 0; k--) shape.push(i);
       return own;
     });
-    const clean: Contour[][] = fresh.map(() => []);
-    const { rings, from } = resolveEach(contours, shape, ones(contours), (w) => w !== 0, budget);
-    rings.forEach((c, i) => clean[shape[from[i]]].push(c));
+    const clean = resolveEach(contours, shape, fresh.length, nonzero, budget);
     fresh.forEach((p, i) => this.#clean.set(p, clean[i]));
   }
 
@@ -231,7 +261,7 @@ export class CurveKernel {
     let clean = this.#clean.get(path);
     if (!clean) {
       const contours = contoursOf(path, true);
-      this.#clean.set(path, (clean = resolve(contours, ones(contours), (w) => w !== 0, budget)));
+      this.#clean.set(path, (clean = resolve(contours, nonzero, budget)));
     }
     return clean;
   }
@@ -245,8 +275,6 @@ export class CurveKernel {
     return path;
   }
 }
-
-const ones = (contours: readonly Contour[]): Uint8Array => new Uint8Array(contours.length).fill(1);
 
 /** Whether every contour says that it is closed: an open one would be stroked open. */
 const isClosed = (path: Path): boolean => contoursOf(path, false).every((c) => c.closed);

@@ -1,4 +1,4 @@
-import { resolve } from "./arrange/resolve";
+import { positive, resolve } from "./arrange/resolve";
 import { areaOf } from "./arrange/tidy";
 import { valueAt } from "./bezier";
 import type { Budget } from "./budget";
@@ -10,7 +10,7 @@ export function withoutCounters(clean: readonly Contour[], budget: Budget): Cont
   const outers = clean.filter((c) => areaOf(c) > 0);
   if (outers.length < 2) return outers;
   // What stood inside a counter is covered now.
-  return resolve(outers, outers.map(() => 1), (w) => w > 0, budget);
+  return resolve(outers, positive, budget);
 }
 
 /**

@@ -1,4 +1,4 @@
-import { resolve } from "./arrange/resolve";
+import { positive, resolve } from "./arrange/resolve";
 import { cut } from "./bezier";
 import type { Budget } from "./budget";
 import { ContourBuilder, stride, type Contour } from "./contour";
@@ -37,7 +37,7 @@ export interface Swept {
 export function sweepContours(clean: readonly Contour[], way: Way, budget: Budget): Swept {
   const faces: SideFace[] = [];
   const raw = clean.map((c, index) => sweepOne(c, index, way, faces, budget));
-  return { silhouette: resolve(raw, raw.map(() => 1), (w) => w > 0, budget), faces };
+  return { silhouette: resolve(raw, positive, budget), faces };
 }
 
 const piece = new Float64Array(8);

@@ -5,10 +5,11 @@ import { together } from "../../../tests/kernel/random";
 import { Budget } from "../budget";
 import { contoursOf } from "../contour";
 import type { Path } from "../path";
+import { winding } from "./cover";
 import { GridIndex } from "./grid-index";
 import { makeMesh } from "./mesh";
 import { findNodes } from "./noding";
-import { resolve, resolveEach } from "./resolve";
+import { nonzero, resolve, resolveEach } from "./resolve";
 import { makeStrands } from "./strands";
 import { areaOf } from "./tidy";
 import { windings } from "./windings";
@@ -37,7 +38,7 @@ describe("the mesh", () => {
   test("coarsens its grid for what is far apart, and stays exact", () => {
     const near = meshOf(rectangle(0, 0, 100, 100));
     const far = meshOf(rectangle(-4e6, 0, 8e6, 100));
-    expect(near.scale).toBeGreaterThan(far.scale);
+    expect(near.grid.scale).toBeGreaterThan(far.grid.scale);
     for (const m of [near, far]) for (const v of [...m.x, ...m.y]) expect(Math.abs(v)).toBeLessThanOrEqual(2 ** 25);
   });
 });
@@ -50,11 +51,11 @@ describe("nodes", () => {
     fc.assert(
       fc.property(polygon, polygon, (a, b) => {
         const mesh = meshOf(together(a, b));
-        const weights = mesh.contours.map(() => 1);
+        const weights = new Int32Array(mesh.contours.length).fill(1);
         const noding = findNodes(mesh, new Budget());
-        const strands = makeStrands(mesh, noding, weights);
+        const strands = makeStrands(mesh, noding, weights, winding);
         // Throws Inconsistent where two ways to a strand give two numbers.
-        expect(() => windings(mesh, strands, weights, noding.strips)).not.toThrow();
+        expect(() => windings(mesh, strands, weights, winding, noding.strips)).not.toThrow();
       }),
       { numRuns: 500 },
     );
@@ -64,8 +65,8 @@ describe("nodes", () => {
     const nodes = (path: Path) => {
       const mesh = meshOf(path);
       const { atVertex, x, y } = findNodes(mesh, new Budget());
-      const points = new Set(x.map((v, i) => `${v / mesh.scale + mesh.originX},${y[i] / mesh.scale + mesh.originY}`));
-      atVertex.forEach((is, i) => is && points.add(`${mesh.x[i] / mesh.scale + mesh.originX},${mesh.y[i] / mesh.scale + mesh.originY}`));
+      const points = new Set(x.map((v, i) => `${v / mesh.grid.scale + mesh.grid.originX},${y[i] / mesh.grid.scale + mesh.grid.originY}`));
+      atVertex.forEach((is, i) => is && points.add(`${mesh.x[i] / mesh.grid.scale + mesh.grid.originX},${mesh.y[i] / mesh.grid.scale + mesh.grid.originY}`));
       return [...points].sort();
     };
     expect(nodes(together(rectangle(0, 0, 10, 10), rectangle(20, 0, 10, 10)))).toEqual([]);
@@ -81,11 +82,10 @@ describe("several shapes at once", () => {
     const groups = shapes.map((s) => contoursOf(s, true));
     const all = groups.flat();
     const owner = groups.flatMap((g, i) => g.map(() => i));
-    const rule = (w: number) => w !== 0;
-    const { rings, from } = resolveEach(all, owner, all.map(() => 1), rule);
+    const each = resolveEach(all, owner, groups.length, nonzero);
     groups.forEach((g, i) => {
-      const alone = resolve(g, g.map(() => 1), rule);
-      const here = rings.filter((_, k) => owner[from[k]] === i);
+      const alone = resolve(g, nonzero);
+      const here = each[i];
       expect(here).toHaveLength(alone.length);
       // Another origin of the grid rounds where chords cross in another place; the curves' own crossings are the same.
       expect(here.reduce((s, c) => s + areaOf(c), 0)).toBeCloseTo(alone.reduce((s, c) => s + areaOf(c), 0), 6);

@@ -1,83 +1,128 @@
 import { Budget } from "../budget";
 import type { Contour } from "../contour";
 import { CurveError } from "../errors";
-import { bordersApart } from "./apart";
-import { makeMesh } from "./mesh";
-import { findNodes } from "./noding";
-import { rebuild } from "./rebuild";
-import { traceRings, type Rule } from "./rings";
+import { bordersApart, type Border } from "./apart";
+import { winding, type Cover, type Labels } from "./cover";
+import { makeMesh, type GridMesh } from "./mesh";
+import { findNodes, type Noding } from "./noding";
+import { rebuild, type Closeness } from "./rebuild";
+import { traceRings } from "./rings";
 import { makeStrands } from "./strands";
 import { isSliver } from "./tidy";
 import { Inconsistent, windings } from "./windings";
 
-/**
- * The heart of the kernel: the border of all points whose winding number, summed over `contours`, is inside by `rule`.
- *
- * The contours are flattened onto an integer grid, where every question of what crosses what has an exact answer; cut at their
- * nodes into strands; the strands between inside and outside are linked into rings; and the rings are written with the curves
- * that the strands were flattened from. A contour that meets no other comes back as the same object.
- *
- * @param contours closed
- * @param weights what each contour adds to the winding number of what it goes round counterclockwise; integers
- * @param slack how far apart curves may be where they are joined, in units: curves that only nearly meet are looked at more closely
- * @returns contours that do not cross, outers positive, counters negative
- * @throws BudgetError
- */
-export function resolve(contours: readonly Contour[], weights: ArrayLike<number>, rule: Rule, budget = new Budget(), slack = 0): Contour[] {
-  return resolveEach(contours, new Uint8Array(contours.length), weights, rule, budget, slack).rings;
+/** Which winding numbers count as inside. */
+export type Rule = (winding: number) => boolean;
+
+export const positive: Rule = (w) => w > 0;
+export const nonzero: Rule = (w) => w !== 0;
+export const odd: Rule = (w) => w % 2 !== 0;
+/** Of n shapes, none of which winds more than once about any point. */
+export const inAll = (n: number): Rule => (w) => w === n;
+
+/** What contours are arranged for. */
+export interface Question {
+  /** Closed. */
+  readonly contours: readonly Contour[];
+  /** The shape that each contour belongs to, in ascending order: shapes have nothing to do with one another. All one, where it is left out. */
+  readonly shape?: Int32Array;
+  /** What each contour adds to the cover of what it goes round counterclockwise. */
+  readonly weights: Int32Array;
+  readonly cover: Cover;
+  readonly labelOf: Labels;
+  /** How far apart curves may be where they are joined, in units: curves that only nearly meet are looked at more closely. */
+  readonly slack?: number;
 }
 
-/** What `resolveEach` gives. */
-export interface Resolved {
-  readonly rings: Contour[];
-  /** For each ring, the index of a contour that it was made from. */
-  readonly from: number[];
+/** How far a chord may lie from its curve while it is decided what crosses what, in units. */
+export const chordTolerance = 0.05;
+/** The same where chords crossed and no common point of their curves was found: curves that run along one another. */
+const fineTolerance = 0.004;
+/** Grids that are tried before an outline is given up, each half as fine as the one before. */
+const grids = 4;
+
+/**
+ * The heart of the kernel: the borders of all parts of the plane that have the same label, by what covers them.
+ *
+ * The contours are flattened onto an integer grid, where every question of what crosses what has an exact answer; cut at their
+ * nodes into strands; the strands between two labels are linked into rings; and the rings are written with the curves
+ * that the strands were flattened from. A contour that meets no other comes back as the same object.
+ *
+ * @returns contours that do not cross; of each label outers are positive, counters negative
+ * @throws BudgetError
+ */
+export function arrange(question: Question, budget = new Budget()): Border[] {
+  const { contours, slack = 0 } = question;
+  const shape = question.shape ?? new Int32Array(contours.length);
+  let chord = chordTolerance;
+  for (let coarser = 0; coarser < grids; ) {
+    const found = attempt(() => {
+      const mesh = makeMesh(contours, shape, chord, budget, coarser);
+      return bordersOf(mesh, findNodes(mesh, budget), question, { chord, slack });
+    });
+    if (!found) coarser++;
+    else if (found.misses === 0 || chord === fineTolerance) return found.borders;
+    else chord = fineTolerance;
+  }
+  throw new CurveError("This outline could not be worked out. Please move one of its points by a little.");
+}
+
+/** What comes of one grid. The arrangement checks itself: nothing, where it contradicts itself. Another grid rounds in another way. */
+function attempt<T>(work: () => T): T | undefined {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof Inconsistent) return undefined;
+    throw error;
+  }
+}
+
+/** The borders on a mesh whose nodes are known, and how many of their junctions are not at a common point of two curves. */
+function bordersOf(mesh: GridMesh, noding: Noding, { weights, cover, labelOf }: Question, closeness: Closeness): { borders: Border[]; misses: number } {
+  if (!noding.touched.includes(1)) return { borders: bordersApart(mesh, noding.strips, weights, cover, labelOf), misses: 0 };
+  const strands = makeStrands(mesh, noding, weights, cover);
+  const around = windings(mesh, strands, weights, cover, noding.strips);
+  const borders: Border[] = [];
+  let misses = 0;
+  for (const { label, reaches } of traceRings(strands, around, cover, labelOf, mesh.contours.map((c) => c.size))) {
+    const built = rebuild(mesh, strands, reaches, closeness);
+    misses += built.misses;
+    if (built.contour && !isSliver(built.contour)) borders.push({ contour: built.contour, label, from: reaches[0].contour });
+  }
+  return { borders, misses };
+}
+
+/**
+ * The border of all points whose winding number, summed over `contours`, is inside by `rule`.
+ * @param contours closed
+ * @param weights what each contour adds to the winding number of what it goes round counterclockwise; whole numbers; 1 where left out
+ * @param slack as in `Question`
+ * @returns contours that do not cross, outers positive, counters negative
+ */
+export function resolve(contours: readonly Contour[], rule: Rule, budget = new Budget(), { weights, slack }: { weights?: ArrayLike<number>; slack?: number } = {}): Contour[] {
+  const question = { contours, weights: weights ? Int32Array.from(weights) : ones(contours.length), cover: winding, labelOf: insideBy(rule), slack };
+  return arrange(question, budget).map((b) => b.contour);
+}
+
+/** What `kept` winds about and nothing of `taken`, which are so many shapes; none of them winds more than once about any point. */
+export function lessThan(kept: readonly Contour[], taken: readonly Contour[], shapes: number, budget: Budget): Contour[] {
+  const whole = shapes + 1;
+  return resolve([...kept, ...taken], inAll(whole), budget, { weights: [...kept.map(() => whole), ...taken.map(() => 1)] });
 }
 
 /**
  * As `resolve` does it, for several shapes at once, each as if it were alone: one large arrangement costs less than many small ones.
  * @param shape the number of the shape that each contour belongs to; contours of one shape follow one another
+ * @param shapes how many there are
+ * @returns the contours of each shape
  */
-export function resolveEach(contours: readonly Contour[], shape: ArrayLike<number>, weights: ArrayLike<number>, rule: Rule, budget = new Budget(), slack = 0): Resolved {
-  let tolerance = chordTolerance;
-  // One kind of array throughout: the loops below are compiled once, for that.
-  const owners = Int32Array.from(shape);
-  const steps = Int32Array.from(weights);
-  for (let attempt = 0; attempt < 4; attempt++) {
-    try {
-      const { rings, from, misses } = once(contours, owners, steps, rule, tolerance, slack, budget, attempt);
-      if (misses === 0 || tolerance < chordTolerance) {
-        return { rings, from };
-      }
-      tolerance = fineTolerance;
-      attempt--;
-    } catch (error) {
-      // The arrangement checks itself. Another grid rounds in another way.
-      if (!(error instanceof Inconsistent)) throw error;
-    }
-  }
-  throw new CurveError("This outline could not be worked out. Please move one of its points by a little.");
+export function resolveEach(contours: readonly Contour[], shape: readonly number[], shapes: number, rule: Rule, budget = new Budget()): Contour[][] {
+  const borders = arrange({ contours, shape: Int32Array.from(shape), weights: ones(contours.length), cover: winding, labelOf: insideBy(rule) }, budget);
+  const each: Contour[][] = Array.from({ length: shapes }, () => []);
+  for (const { contour, from } of borders) each[shape[from]].push(contour);
+  return each;
 }
 
-/** How far a chord may lie from its curve while it is decided what crosses what, in units. */
-const chordTolerance = 0.05;
-/** The same where chords crossed and no common point of their curves was found: curves that run along one another. */
-const fineTolerance = 0.004;
+const ones = (n: number): Int32Array => new Int32Array(n).fill(1);
 
-function once(contours: readonly Contour[], shape: Int32Array, weights: Int32Array, rule: Rule, tolerance: number, slack: number, budget: Budget, attempt: number) {
-  const mesh = makeMesh(contours, shape, tolerance, budget, attempt);
-  const noding = findNodes(mesh, budget);
-  if (!noding.touched.includes(1)) return { ...bordersApart(mesh, noding.strips, weights, rule), misses: 0 };
-  const strands = makeStrands(mesh, noding, weights);
-  const rings: Contour[] = [];
-  const from: number[] = [];
-  let misses = 0;
-  for (const ring of traceRings(strands, windings(mesh, strands, weights, noding.strips), rule, contours.map((c) => c.size))) {
-    const built = rebuild(mesh, strands, ring, tolerance, slack);
-    misses += built.misses;
-    if (!built.contour || isSliver(built.contour)) continue;
-    rings.push(built.contour);
-    from.push(ring[0].contour);
-  }
-  return { rings, from, misses };
-}
+const insideBy = (rule: Rule): Labels => (w) => (rule(w) ? 0 : -1);

@@ -1,10 +1,13 @@
+import type { Cover } from "./cover";
 import { GridIndex } from "./grid-index";
-import type { Mesh } from "./mesh";
+import { idleNodes } from "./idle";
+import type { GridMesh } from "./mesh";
 import type { Noding } from "./noding";
+import { stopsOf, type Stops } from "./stops";
 
 /**
  * Contours cut at their nodes. A strand runs along one contour from one node to another (or round to the same one) and meets
- * nothing on its way; contours without nodes are strands from node -1 to node -1. Strands that lie on one another
+ * nothing on its way that does not run along with it; contours without nodes are strands from node -1 to node -1. Strands that lie on one another
  * are bundled: `over[s]` is the strand that stands for s (itself, as a rule), and carries the weight of all.
  */
 export interface Strands {
@@ -18,7 +21,7 @@ export interface Strands {
   /** The grid points between: `between[s]` vertices of the contour from `inner[s]` on, which may wrap. */
   readonly inner: number[];
   readonly between: number[];
-  /** How much the winding is higher on the left of the strand than on the right, all of its bundle counted. */
+  /** How much more covers the left of the strand than the right, all of its bundle counted. */
   readonly weight: number[];
   readonly over: number[];
   /** The next strand of the same bundle, or -1; the first is the one that stands for all. */
@@ -29,118 +32,111 @@ export interface Strands {
   readonly component: Int32Array;
 }
 
-type Growing = Omit<Strands, "count" | "component">;
-
-/** @param weights how much each contour adds to the winding number of what it goes round */
-export function makeStrands(mesh: Mesh, noding: Noding, weights: ArrayLike<number>): Strands {
-  const { x, y, u, first, last } = mesh;
-  const nodes = new GridIndex();
-  const s: Growing = {
-    contour: [], u0: [], u1: [], from: [], to: [], inner: [], between: [], weight: [], over: [], nextInBundle: [], nodeX: nodes.x, nodeY: nodes.y,
-  };
-  const parent = Int32Array.from({ length: first.length }, (_, i) => i);
-  const root = (c: number): number => {
-    while (parent[c] !== c) c = parent[c] = parent[parent[c]];
-    return c;
-  };
-  const contourOfNode: number[] = [];
-  const add = (contour: number, u0: number, u1: number, from: number, to: number, inner: number, between: number) => {
-    s.contour.push(contour);
-    s.u0.push(u0);
-    s.u1.push(u1);
-    s.from.push(from);
-    s.to.push(to);
-    s.inner.push(inner);
-    s.between.push(between);
-    s.weight.push(weights[contour]);
-    s.over.push(s.over.length);
-    s.nextInBundle.push(-1);
-  };
-
-  const { order, along } = alongEdges(mesh, noding);
-  let next = 0;
-  let shape = -1;
-  // The nodes on one contour: which, at which place, at or after which vertex, and whether at it.
-  const node: number[] = [];
-  const place: number[] = [];
-  const vertex: number[] = [];
-  const isVertex: boolean[] = [];
-  for (let c = 0; c < first.length; c++) {
-    const start = first[c];
-    const n = last[c] - start;
+/** @param weights what each contour adds to the cover of what it goes round */
+export function makeStrands(mesh: GridMesh, noding: Noding, weights: Int32Array, cover: Cover): Strands {
+  const { first, last, contours } = mesh;
+  const stops = stopsOf(mesh, noding);
+  const idle = idleNodes(mesh, stops);
+  const { node, place, vertex, atVertex, end } = stops;
+  const cut = new Cut();
+  for (let c = 0, begin = 0; c < first.length; begin = end[c++]) {
+    const n = last[c] - first[c];
     if (n <= 0) continue;
-    if (mesh.shape[c] !== shape) nodes.startAnew();
-    shape = mesh.shape[c];
-    let count = 0;
-    const meet = (id: number, at: number, v: number, exactly: boolean) => {
-      node[count] = id;
-      place[count] = at;
-      vertex[count] = v;
-      isVertex[count++] = exactly;
-      if (id === contourOfNode.length) contourOfNode.push(c);
-      else parent[root(c)] = root(contourOfNode[id]);
-    };
-    if (noding.touched[c]) {
-      for (let i = start; i < last[c]; i++) {
-        if (noding.atVertex[i]) meet(nodes.of(x[i], y[i]), u[i], i - start, true);
-        for (; next < order.length && noding.edge[order[next]] === i; next++) {
-          const k = order[next];
-          const length2 = (x[i + 1] - x[i]) ** 2 + (y[i + 1] - y[i]) ** 2;
-          const t = Math.min(1, Math.max(0, along[k] / length2));
-          // An edge may skip segments that are too small for the grid; places between lie on the segment it starts on.
-          const to = Math.min(u[i + 1], Math.floor(u[i] + 1));
-          meet(nodes.of(noding.x[k], noding.y[k]), u[i] + (to - u[i]) * t, i - start, false);
-        }
-      }
-    }
-    if (count === 0) {
-      add(c, 0, mesh.contours[c].size, -1, -1, start, n);
+    const whole = contours[c].size;
+    if (end[c] === begin) {
+      cut.add({ contour: c, u0: 0, u1: whole, from: -1, to: -1, inner: first[c], between: n, firstIdle: -1, lastIdle: -1 }, weights[c]);
       continue;
     }
-    for (let k = 0; k < count; k++) {
-      const wraps = k + 1 === count;
-      const b = wraps ? 0 : k + 1;
-      const inner = vertex[k] + 1;
-      const between = (wraps ? n : 0) + vertex[b] - (isVertex[b] ? 1 : 0) - inner + 1;
+    const after = (k: number) => (k + 1 === end[c] ? begin : k + 1);
+    let start = begin;
+    while (idle[node[start]]) start++;
+    let a = start;
+    do {
+      let b = after(a);
+      let before = a;
+      for (; idle[node[b]]; b = after(b)) before = b;
+      const wraps = b <= a;
+      const inner = vertex[a] + 1;
+      const between = (wraps ? n : 0) + vertex[b] - (atVertex[b] ? 1 : 0) - inner + 1;
       // Neighbours in one cell: nothing is left of the way between them.
-      if (node[k] === node[b] && between < 2) continue;
-      add(c, place[k], wraps ? place[b] + mesh.contours[c].size : place[b], node[k], node[b], start + (inner % n), between);
-    }
+      if (node[a] !== node[b] || between >= 2) {
+        const through = before !== a;
+        cut.add({
+          contour: c, u0: place[a], u1: wraps ? place[b] + whole : place[b], from: node[a], to: node[b],
+          inner: first[c] + (inner % n), between, firstIdle: through ? node[after(a)] : -1, lastIdle: through ? node[before] : -1,
+        }, weights[c]);
+      }
+      a = b;
+    } while (a !== start);
   }
-  bundle(s);
-  const component = Int32Array.from(parent, (_, c) => root(c));
-  return { ...s, count: s.contour.length, component };
+  return cut.bundled(stops, cover);
 }
 
-/** The nodes on edges in the order of their edges, and on each as they lie along it. */
-function alongEdges({ x, y }: Mesh, { edge, x: nx, y: ny }: Noding): { order: Int32Array; along: Float64Array } {
-  const along = new Float64Array(edge.length);
-  const order = new Int32Array(edge.length);
-  for (let k = 0; k < edge.length; k++) {
-    const e = edge[k];
-    along[k] = (nx[k] - x[e]) * (x[e + 1] - x[e]) + (ny[k] - y[e]) * (y[e + 1] - y[e]);
-    order[k] = k;
-  }
-  order.sort((a, b) => edge[a] - edge[b] || along[a] - along[b]);
-  return { order, along };
+interface Strand {
+  readonly contour: number;
+  readonly u0: number;
+  readonly u1: number;
+  readonly from: number;
+  readonly to: number;
+  readonly inner: number;
+  readonly between: number;
+  /** The first and the last of the idle nodes that it runs through, or -1. */
+  readonly firstIdle: number;
+  readonly lastIdle: number;
 }
 
-/** Strands of a single edge between the same two nodes lie on one another. */
-function bundle(s: Growing): void {
-  const pairs = new GridIndex();
-  const standsFor: number[] = [];
-  for (let i = 0; i < s.contour.length; i++) {
-    if (s.between[i] !== 0) continue;
-    const pair = pairs.of(Math.min(s.from[i], s.to[i]), Math.max(s.from[i], s.to[i]));
-    if (pair === standsFor.length) {
-      standsFor.push(i);
-      continue;
+/** Strands as they are cut, a column for each of their properties. */
+class Cut {
+  readonly contour: number[] = [];
+  readonly u0: number[] = [];
+  readonly u1: number[] = [];
+  readonly from: number[] = [];
+  readonly to: number[] = [];
+  readonly inner: number[] = [];
+  readonly between: number[] = [];
+  readonly weight: number[] = [];
+  readonly over: number[] = [];
+  readonly nextInBundle: number[] = [];
+  readonly firstIdle: number[] = [];
+  readonly lastIdle: number[] = [];
+
+  add(s: Strand, weight: number): void {
+    this.contour.push(s.contour);
+    this.u0.push(s.u0);
+    this.u1.push(s.u1);
+    this.from.push(s.from);
+    this.to.push(s.to);
+    this.inner.push(s.inner);
+    this.between.push(s.between);
+    this.weight.push(weight);
+    this.over.push(this.over.length);
+    this.nextInBundle.push(-1);
+    this.firstIdle.push(s.firstIdle);
+    this.lastIdle.push(s.lastIdle);
+  }
+
+  /** Strands between the same two nodes that are single edges, or run through the same idle nodes, lie on one another. */
+  bundled({ nodes, component }: Stops, cover: Cover): Strands {
+    const { from, to, over, weight, nextInBundle } = this;
+    const pairs = new GridIndex();
+    const ways = new GridIndex();
+    const standsFor: number[] = [];
+    for (let i = 0; i < from.length; i++) {
+      if (this.between[i] !== 0 && this.firstIdle[i] < 0) continue;
+      const ahead = from[i] < to[i];
+      const pair = pairs.of(ahead ? from[i] : to[i], ahead ? to[i] : from[i]);
+      const way = ways.of(pair, ahead ? this.firstIdle[i] : this.lastIdle[i]);
+      if (way === standsFor.length) {
+        standsFor.push(i);
+        continue;
+      }
+      const one = standsFor[way];
+      over[i] = one;
+      weight[one] = from[i] === from[one] ? cover.plus(weight[one], weight[i]) : cover.minus(weight[one], weight[i]);
+      nextInBundle[i] = nextInBundle[one];
+      nextInBundle[one] = i;
     }
-    const one = standsFor[pair];
-    s.over[i] = one;
-    s.weight[one] += s.from[i] === s.from[one] ? s.weight[i] : -s.weight[i];
-    s.nextInBundle[i] = s.nextInBundle[one];
-    s.nextInBundle[one] = i;
+    return { ...this, count: from.length, nodeX: nodes.x, nodeY: nodes.y, component };
   }
 }
 
@@ -148,7 +144,7 @@ function bundle(s: Growing): void {
 export const folds = (s: Strands, i: number): boolean => s.from[i] >= 0 && s.from[i] === s.to[i] && s.between[i] < 2;
 
 /** The k-th grid vertex of a strand, its nodes left out. */
-export function vertexOf(mesh: Mesh, s: Strands, strand: number, k: number): number {
+export function vertexOf(mesh: GridMesh, s: Strands, strand: number, k: number): number {
   const c = s.contour[strand];
   const start = mesh.first[c];
   const n = mesh.last[c] - start;

@@ -1,5 +1,5 @@
 import type { Budget } from "../budget";
-import type { Chains } from "./mesh";
+import type { Chains } from "./chains";
 
 /**
  * Chains sorted into horizontal strips, each strip by the left end of its chains: what could meet a chain is near it in
@@ -11,19 +11,26 @@ export interface Strips {
   readonly lists: readonly (readonly number[])[];
 }
 
+/** Left ends lie between -2^25 and 2^25, and there are fewer chains than this: a number holds both, and sorts without a comparison to call. */
+const offset = 2 ** 26;
+const mostChains = 2 ** 26;
+
 export function stripsOf(chains: Chains): Strips {
   const { count, minX, minY, maxY } = chains;
   let bottom = Infinity;
   let top = -Infinity;
+  const order = new Float64Array(count);
   for (let i = 0; i < count; i++) {
     if (minY[i] < bottom) bottom = minY[i];
     if (maxY[i] > top) top = maxY[i];
+    order[i] = (minX[i] + offset) * mostChains + i;
   }
+  order.sort();
   const strips = Math.max(1, Math.min(512, Math.floor(Math.sqrt(count / 4))));
   const height = Math.max(1, (top - bottom + 1) / strips);
   const lists: number[][] = Array.from({ length: strips }, () => []);
-  const order = Array.from({ length: count }, (_, i) => i).sort((a, b) => minX[a] - minX[b]);
-  for (const i of order) {
+  for (let k = 0; k < count; k++) {
+    const i = order[k] % mostChains;
     const to = Math.min(strips - 1, Math.floor((maxY[i] - bottom) / height));
     for (let s = Math.floor((minY[i] - bottom) / height); s <= to; s++) lists[s].push(i);
   }
@@ -39,21 +46,27 @@ export function nearPoint({ bottom, height, lists }: Strips, y: number): readonl
 /** Calls `found` once for each pair of chains whose boxes meet, borders included. */
 export function eachMeeting(chains: Chains, { bottom, height, lists }: Strips, budget: Budget, found: (i: number, j: number) => void): void {
   const { minX, minY, maxX, maxY } = chains;
-  lists.forEach((list, s) => {
-    const active: number[] = [];
-    for (const i of list) {
+  const active = new Int32Array(chains.count);
+  for (let s = 0; s < lists.length; s++) {
+    const list = lists[s];
+    let size = 0;
+    for (let n = 0; n < list.length; n++) {
+      const i = list[n];
+      const left = minX[i];
+      const low = minY[i];
+      const high = maxY[i];
       let kept = 0;
-      for (let k = 0; k < active.length; k++) {
+      for (let k = 0; k < size; k++) {
         const j = active[k];
-        if (maxX[j] < minX[i]) continue;
+        if (maxX[j] < left) continue;
         active[kept++] = j;
-        if (maxY[j] < minY[i] || maxY[i] < minY[j]) continue;
+        if (maxY[j] < low || high < minY[j]) continue;
         // A pair that shares several strips is reported in the first of them.
-        if (Math.floor((Math.max(minY[i], minY[j]) - bottom) / height) === s) found(i, j);
+        if (Math.floor(((low > minY[j] ? low : minY[j]) - bottom) / height) === s) found(i, j);
       }
-      budget.spend(active.length + 1);
-      active.length = kept;
-      active.push(i);
+      budget.spend(size + 1);
+      active[kept] = i;
+      size = kept + 1;
     }
-  });
+  }
 }

@@ -34,6 +34,11 @@ export function areaOf({ degrees, points: p, size }: Contour): number {
 
 /** Whether a ring is no wider than rounding makes it. */
 export function isSliver(c: Contour): boolean {
+  const area = Math.abs(areaOf(c));
+  // As a rule it is far from being one: the way round is no longer than the legs of its control polygon, sideways and upright.
+  let longest = 0;
+  for (let k = 0; k < c.size; k++) for (let i = 2 * c.degrees[k], o = k * stride; i > 0; i--, o++) longest += Math.abs(c.points[o + 2] - c.points[o]);
+  if (area >= longest * sliver) return false;
   let around = 0;
   for (let k = 0; k < c.size; k++) {
     const o = k * stride;
@@ -44,7 +49,7 @@ export function isSliver(c: Contour): boolean {
       around += Math.hypot(valueAt(c.points, o, d, 0.5) - (c.points[o] + c.points[o + n]) / 2, valueAt(c.points, o + 1, d, 0.5) - (c.points[o + 1] + c.points[o + n + 1]) / 2);
     }
   }
-  return Math.abs(areaOf(c)) < (around * sliver) / 2;
+  return area < (around * sliver) / 2;
 }
 
 /** Lines that carry on straight become one. Returns the same contour where there are none. */

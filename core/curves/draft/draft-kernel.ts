@@ -2,7 +2,7 @@ import { memoByIdentity, memoByKey, numberOf } from "../../memo";
 import { areaOf } from "../arrange/tidy";
 import { Budget } from "../budget";
 import { contoursOf, pathOf } from "../contour";
-import type { Band, Join, Kernel, NamedWarp, Warp } from "../kernel";
+import type { Band, Join, Kernel, NamedWarp, StackItem, Warp } from "../kernel";
 import type { Matrix, Point } from "../matrix";
 import { rawLines } from "../offset/band";
 import { joinKey } from "../offset/joins";
@@ -132,6 +132,7 @@ export class DraftKernel implements Kernel {
   intersect = (...a: Parameters<Kernel["intersect"]>) => this.exact.intersect(...a);
   subtract = (...a: Parameters<Kernel["subtract"]>) => this.exact.subtract(...a);
   exclude = (...a: Parameters<Kernel["exclude"]>) => this.exact.exclude(...a);
+  stack = <L>(items: readonly StackItem<L>[], budget?: Budget) => this.exact.stack(items, budget);
   split = (...a: Parameters<Kernel["split"]>) => this.exact.split(...a);
   sweep = (...a: Parameters<Kernel["sweep"]>) => this.exact.sweep(...a);
   simplify = (...a: Parameters<Kernel["simplify"]>) => this.exact.simplify(...a);

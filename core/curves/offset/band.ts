@@ -1,9 +1,9 @@
-import { resolve } from "../arrange/resolve";
+import { inAll, lessThan, positive, resolve } from "../arrange/resolve";
 import type { Budget } from "../budget";
 import { ContourBuilder, reversed, stride, type Contour } from "../contour";
 import { CurveError } from "../errors";
 import { Course } from "../length";
-import { fitTolerance, growContours, positive, simpler } from "./grow";
+import { fitTolerance, growContours, simpler } from "./grow";
 import type { Cap, Join } from "./joins";
 import { rawBand, rawOutline } from "./raw-outline";
 import { rawTaper, type TaperStop } from "./taper";
@@ -40,20 +40,18 @@ export function bandContours(clean: readonly Contour[], band: Band, budget: Budg
     // An even band is what lies between two parallels.
     const outer = side === "inside" ? clean : growContours(clean, side === "centre" ? width / 2 : width, join, budget);
     const inner = side === "outside" ? clean : growContours(clean, side === "centre" ? -width / 2 : -width, join, budget);
-    return inner.length ? lessThan(outer, inner, budget) : [...outer];
+    return inner.length ? lessThan(outer, inner, 1, budget) : [...outer];
   }
   const doubled = side === "centre" ? band : { ...band, width: 2 * width, taper: band.taper?.map((s) => ({ ...s, width: 2 * s.width })) };
   const strokes = lineContours(clean, doubled, budget);
   if (side === "centre") return strokes;
-  return side === "inside"
-    ? resolve([...strokes, ...clean], [...strokes.map(() => 1), ...clean.map(() => 1)], (w) => w === 2, budget)
-    : lessThan(strokes, clean, budget);
+  return side === "inside" ? resolve([...strokes, ...clean], inAll(2), budget) : lessThan(strokes, clean, 1, budget);
 }
 
 /** The area of a band in the middle of lines, open or closed. */
 export function lineContours(lines: readonly Contour[], band: Band, budget: Budget): Contour[] {
   const { raw, tolerance } = rawLines(lines, band, budget);
-  return resolve(raw, raw.map(() => 1), positive, budget, 2 * tolerance).map((c) => simpler(c, tolerance, budget));
+  return resolve(raw, positive, budget, { slack: 2 * tolerance }).map((c) => simpler(c, tolerance, budget));
 }
 
 /** Contours that wind about the band in the middle of lines at least once, and may cross; within `tolerance` units of it. */
@@ -72,9 +70,6 @@ export function rawLines(lines: readonly Contour[], band: Band, budget: Budget):
 }
 
 const broken = (band: Band): boolean => band.dashes.some((d) => d > 0);
-
-const lessThan = (a: readonly Contour[], b: readonly Contour[], budget: Budget): Contour[] =>
-  resolve([...a, ...b], [...a.map(() => 2), ...b.map(() => 1)], (w) => w === 2, budget);
 
 /**
  * The painted stretches of a line. As in SVG, an odd list is run through twice, and dashes start anew on every contour.

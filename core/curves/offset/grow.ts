@@ -1,4 +1,4 @@
-import { resolve } from "../arrange/resolve";
+import { positive, resolve } from "../arrange/resolve";
 import { areaOf, withoutIdleNodes } from "../arrange/tidy";
 import { boxesOf } from "../boxes";
 import type { Budget } from "../budget";
@@ -17,8 +17,6 @@ export function fitTolerance(shape: readonly Contour[]): number {
   return Math.min(0.028, Math.max(1e-4, size / 16_000));
 }
 
-export const positive = (winding: number): boolean => winding > 0;
-
 /**
  * The outline of all points within d of a shape (d > 0), or of those farther than -d from its outside (d < 0), with corners joined
  * as asked.
@@ -29,7 +27,7 @@ export function growContours(clean: readonly Contour[], d: number, join: Join, b
   const left = clean.filter((c) => areaOf(c) > 0 === d > 0 || extent(c).shorter > 2 * Math.abs(d));
   const tolerance = fitTolerance(left);
   const raw = left.map((c) => rawOutline(c, d, join, tolerance, budget));
-  return resolve(raw, raw.map(() => 1), positive, budget, 2 * tolerance).map((c) => simpler(c, tolerance, budget));
+  return resolve(raw, positive, budget, { slack: 2 * tolerance }).map((c) => simpler(c, tolerance, budget));
 }
 
 /** A fresh outline with the fewest nodes that draw it. */

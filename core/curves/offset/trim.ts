@@ -1,6 +1,6 @@
 import { cut, directionAt } from "../bezier";
 import { ContourBuilder, stride, type Contour } from "../contour";
-import { meet, met } from "../crossing";
+import { crossingNear } from "../crossing";
 
 /** No more than this share of a piece is trimmed at either end. */
 const most = 0.6;
@@ -8,15 +8,15 @@ const most = 0.6;
 const da = new Float64Array(2);
 const db = new Float64Array(2);
 
-/** A closed run of segments: the degree of each, and where it starts in the numbers. */
-export interface Run {
+/** A closed way of segments: the degree of each, and where it starts in the numbers. */
+export interface ClosedWay {
   readonly size: number;
   readonly points: Float64Array;
   readonly degree: (k: number) => number;
   readonly start: (k: number) => number;
 }
 
-/** The part that is left of each segment of a run, or nothing of it: arrays of at least its size. */
+/** The part that is left of each segment of a way, or nothing of it: arrays of at least its size. */
 export interface Trims {
   readonly from: Float64Array;
   readonly to: Float64Array;
@@ -25,7 +25,7 @@ export interface Trims {
 
 let shared: Trims = { from: new Float64Array(0), to: new Float64Array(0), drop: new Uint8Array(0) };
 
-/** Whole segments. Used again for each run: outlines are trimmed by the hundred. */
+/** Whole segments. Used again for each: outlines are trimmed by the hundred. */
 function wholes(n: number): Trims {
   if (shared.drop.length < n) shared = { from: new Float64Array(2 * n), to: new Float64Array(2 * n), drop: new Uint8Array(2 * n) };
   shared.from.fill(0, 0, n);
@@ -40,7 +40,7 @@ function wholes(n: number): Trims {
  * @param closings the first of the two lines at each such corner, by index
  * @returns null where nothing is to be left out; what is returned holds until the next call
  */
-export function loopsOf({ size: n, points: p, degree, start }: Run, closings: readonly number[]): Trims | null {
+export function loopsOf({ size: n, points: p, degree, start }: ClosedWay, closings: readonly number[]): Trims | null {
   if (closings.length === 0) return null;
   const trims = wholes(n);
   const { from, to, drop } = trims;
@@ -67,8 +67,9 @@ export function loopsOf({ size: n, points: p, degree, start }: Run, closings: re
     const la = Math.hypot(p[oa + 2 * na] - p[oa], p[oa + 2 * na + 1] - p[oa + 1]);
     const lb = Math.hypot(p[ob + 2 * nb] - p[ob], p[ob + 2 * nb + 1] - p[ob + 1]);
     if (-back > most * la || on > most * lb) continue;
-    if (!meet(p, oa, na, 1 + back / la, p, ob, nb, on / lb)) continue;
-    const { a: ta, b: tb } = met;
+    const crossing = crossingNear({ p, o: oa, degree: na }, 1 + back / la, { p, o: ob, degree: nb }, on / lb);
+    if (!crossing) continue;
+    const { a: ta, b: tb } = crossing;
     if (ta < 1 - most || tb > most || ta <= from[a] + 1e-6 || tb >= to[b] - 1e-6) continue;
     to[a] = ta;
     from[b] = tb;

@@ -1,0 +1,194 @@
+import type { GridMesh } from "./mesh";
+
+/**
+ * Where pairs of chains meet, collected as nodes: vertices that are nodes, points on edges, and the crossings that were found, whose
+ * cells are hot for all of their shape.
+ */
+export class Meetings {
+  readonly atVertex: Uint8Array;
+  readonly edge: number[] = [];
+  readonly nodeX: number[] = [];
+  readonly nodeY: number[] = [];
+  readonly crossX: number[] = [];
+  readonly crossY: number[] = [];
+  readonly crossShape: number[] = [];
+  private readonly x: Float64Array;
+  private readonly y: Float64Array;
+  /** For each vertex the one that stands for it: the last vertex of a contour is its first. */
+  private readonly one: Int32Array;
+  private found = 0;
+  private work = 0;
+  private shape = 0;
+
+  constructor(private readonly mesh: GridMesh) {
+    const { x, y, first, last } = mesh;
+    this.x = x;
+    this.y = y;
+    this.atVertex = new Uint8Array(x.length);
+    this.one = new Int32Array(x.length);
+    for (let i = 0; i < x.length; i++) this.one[i] = i;
+    for (let c = 0; c < first.length; c++) if (last[c] > first[c]) this.one[last[c]] = first[c];
+  }
+
+  mark(vertex: number): void {
+    this.atVertex[this.one[vertex]] = 1;
+    this.found++;
+  }
+
+  /** Notes where two chains of one shape meet. @returns whether they do */
+  ofChains(i: number, j: number): boolean {
+    if (this.runsOn(i, j) || this.runsOn(j, i)) return false;
+    const { from, to, contour } = this.mesh.chains;
+    const before = this.found;
+    this.shape = this.mesh.shape[contour[i]];
+    this.parts(from[i], to[i], from[j], to[j]);
+    return this.found > before;
+  }
+
+  /** Notes where a chain passes through the cell of a point. @returns whether it does */
+  ofPoint(i: number, px: number, py: number): boolean {
+    const { minX, maxX, from, to } = this.mesh.chains;
+    if (minX[i] > px || maxX[i] < px) return false;
+    const before = this.found;
+    this.through(from[i], to[i], px, py);
+    return this.found > before;
+  }
+
+  /** The comparisons since it was last asked. */
+  takeWork(): number {
+    const work = this.work;
+    this.work = 0;
+    return work;
+  }
+
+  /**
+   * Whether chain j runs on where chain i ends, and they cannot meet again: they lie on either side of a level, or of a plumb line, that
+   * only their common vertex lies on. Of two chains that follow one another that is the rule.
+   */
+  private runsOn(i: number, j: number): boolean {
+    const { contour, from, to } = this.mesh.chains;
+    const v = to[i];
+    const w = from[j];
+    if (this.one[v] !== this.one[w] || contour[i] !== contour[j]) return false;
+    const { x, y } = this;
+    const ya = y[v - 1] - y[v];
+    const yb = y[w + 1] - y[w];
+    if ((ya < 0 && yb > 0) || (ya > 0 && yb < 0)) return true;
+    const xa = x[v - 1] - x[v];
+    const xb = x[w + 1] - x[w];
+    return (xa < 0 && xb > 0) || (xa > 0 && xb < 0);
+  }
+
+  /** Parts of two chains, by their end vertices. Bisection: boxes that do not meet need no look inside. */
+  private parts(a0: number, a1: number, b0: number, b1: number): void {
+    this.work++;
+    const { x, y } = this;
+    if (apart(x[a0], x[a1], x[b0], x[b1]) || apart(y[a0], y[a1], y[b0], y[b1])) return;
+    const lengthA = a1 - a0;
+    const lengthB = b1 - b0;
+    if (lengthA === 1 && lengthB === 1) this.edges(a0, b0);
+    else if (lengthA >= lengthB) {
+      const m = (a0 + a1) >> 1;
+      this.parts(a0, m, b0, b1);
+      this.parts(m, a1, b0, b1);
+    } else {
+      const m = (b0 + b1) >> 1;
+      this.parts(a0, a1, b0, m);
+      this.parts(a0, a1, m, b1);
+    }
+  }
+
+  /** Two edges, by their first vertices. */
+  private edges(a: number, b: number): void {
+    const { x, y } = this;
+    const ax = x[a];
+    const ay = y[a];
+    const ux = x[a + 1] - ax;
+    const uy = y[a + 1] - ay;
+    const bx = x[b];
+    const by = y[b];
+    const vx = x[b + 1] - bx;
+    const vy = y[b + 1] - by;
+    // On which side of a the ends of b lie, and how far. Both on one side, farther than a cell: nothing touches.
+    const b0 = ux * (by - ay) - uy * (bx - ax);
+    const b1 = ux * (y[b + 1] - ay) - uy * (x[b + 1] - ax);
+    const reachU = Math.abs(ux) + Math.abs(uy);
+    if ((b0 > reachU && b1 > reachU) || (b0 < -reachU && b1 < -reachU)) return;
+    const a0 = vx * (ay - by) - vy * (ax - bx);
+    const a1 = vx * (y[a + 1] - by) - vy * (x[a + 1] - bx);
+    const reachV = Math.abs(vx) + Math.abs(vy);
+    if ((a0 > reachV && a1 > reachV) || (a0 < -reachV && a1 < -reachV)) return;
+    if (((b0 > 0 && b1 < 0) || (b0 < 0 && b1 > 0)) && ((a0 > 0 && a1 < 0) || (a0 < 0 && a1 > 0))) {
+      const t = a0 / (a0 - a1);
+      this.cross(a, b, Math.round(ax + ux * t), Math.round(ay + uy * t));
+    }
+    this.touch(a, b, b0);
+    this.touch(a, b + 1, b1);
+    this.touch(b, a, a0);
+    this.touch(b, a + 1, a1);
+  }
+
+  private cross(a: number, b: number, px: number, py: number): void {
+    this.nodeOn(a, px, py);
+    this.nodeOn(b, px, py);
+    this.crossX.push(px);
+    this.crossY.push(py);
+    this.crossShape.push(this.shape);
+  }
+
+  /** Vertex v against edge e: `side` is the cross product of the edge and the way from its start to v. */
+  private touch(e: number, v: number, side: number): void {
+    const { x, y, one } = this;
+    for (let end = e; end <= e + 1; end++)
+      if (x[v] === x[end] && y[v] === y[end]) {
+        if (one[v] !== one[end]) {
+          this.mark(v);
+          this.mark(end);
+        }
+        return;
+      }
+    if (!passes(x, y, e, x[v], y[v], side)) return;
+    this.nodeOn(e, x[v], y[v]);
+    this.mark(v);
+  }
+
+  private nodeOn(e: number, px: number, py: number): void {
+    const { x, y } = this;
+    if (x[e] === px && y[e] === py) this.mark(e);
+    else if (x[e + 1] === px && y[e + 1] === py) this.mark(e + 1);
+    else {
+      this.edge.push(e);
+      this.nodeX.push(px);
+      this.nodeY.push(py);
+      this.found++;
+    }
+  }
+
+  /** The part of a chain from vertex a to b, and a hot cell. */
+  private through(a: number, b: number, px: number, py: number): void {
+    const { x, y } = this;
+    if (apart(x[a], x[b], px, px) || apart(y[a], y[b], py, py)) return;
+    if (b - a > 1) {
+      const m = (a + b) >> 1;
+      this.through(a, m, px, py);
+      this.through(m, b, px, py);
+    } else if (passes(x, y, a, px, py, (x[b] - x[a]) * (py - y[a]) - (y[b] - y[a]) * (px - x[a]))) this.nodeOn(a, px, py);
+  }
+}
+
+/** Whether the intervals between a and b, and between c and d, have nothing in common. Without Math.min, which looks for NaN and -0. */
+function apart(a: number, b: number, c: number, d: number): boolean {
+  return a < b ? (c < d ? b < c || d < a : b < d || c < a) : c < d ? a < c || d < b : a < d || c < b;
+}
+
+/** Whether edge e passes through the half-open cell of the grid point (px, py). */
+function passes(x: Float64Array, y: Float64Array, e: number, px: number, py: number, side: number): boolean {
+  if (apart(x[e], x[e + 1], px, px) || apart(y[e], y[e + 1], py, py)) return false;
+  const dx = x[e + 1] - x[e];
+  const dy = y[e + 1] - y[e];
+  const reach = (Math.abs(dx) + Math.abs(dy)) / 2;
+  const distance = Math.abs(side);
+  if (distance !== reach) return distance < reach;
+  // The edge touches one corner only. The lower left belongs to the cell: the edge falls, and the point lies above it.
+  return dx * dy < 0 && (dx > 0 ? side > 0 : side < 0);
+}
