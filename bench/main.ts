@@ -1,7 +1,12 @@
-/** npm run bench: everything; npm run bench -- kernel, edits or bends: one of them. */
+/** npm run bench: everything; npm run bench -- kernel, stack, edits or bends: one of them. */
+const benches = {
+  kernel: () => import("./kernel"),
+  stack: () => import("./stack"),
+  edits: () => import("./edits"),
+  bends: () => import("./bends"),
+};
 const which = process.argv[2];
-if (which === undefined || which === "kernel") await import("./kernel");
-if (which === undefined || which === "edits") await import("./edits");
-if (which === undefined || which === "bends") await import("./bends");
-if (which !== undefined && !["kernel", "edits", "bends"].includes(which)) console.error("There are kernel, edits and bends.");
+const wanted = Object.entries(benches).filter(([name]) => which === undefined || which === name);
+if (!wanted.length) console.error(`There are ${Object.keys(benches).join(", ")}.`);
+for (const [, run] of wanted) await run();
 export {};

@@ -10,6 +10,10 @@ describe("curves, a line at a time", () => {
     [{ op: "intersect", a: square, b: "M50 50H150V150H50Z" }, { area: 2500, nodes: 4 }],
     [{ op: "subtract", a: square, b: ["M0 0H10V100H0Z", "M90 0H100V100H90Z"] }, { area: 8000, nodes: 4 }],
     [{ op: "exclude", a: square, b: square }, { path: "", nodes: 0, area: 0 }],
+    [
+      { op: "stack", items: [{ path: "M50 0H150V100H50Z", label: "a" }, { path: square }, { path: "M0 50H200V150H0Z", label: "a" }, { path: "M0 0V9H9V0Z", label: "behind" }] },
+      { parts: [{ label: "a", area: 10_000 + 200 * 100 - 100 * 50 - 50 * 50, nodes: 8 }, { area: 5000, nodes: 4 }, { label: "behind", area: 0, path: "" }] },
+    ],
     [{ op: "weld", a: `${square}${square}` }, { nodes: 4, area: 10_000 }],
     [{ op: "plug", a: `${square}M20 20V80H80V20Z` }, { nodes: 4, area: 10_000 }],
     [{ op: "grow", a: square, d: 10 }, { nodes: 4, area: 14_400 }],
@@ -56,6 +60,6 @@ describe("curves, a line at a time", () => {
   });
 
   test("explains every operation", () => {
-    for (const op of ["union", "exclude", "band", "sweep", "warp", "taper", "budget"]) expect(curvesHelp()).toContain(op);
+    for (const op of ["union", "exclude", "stack", "band", "sweep", "warp", "taper", "budget"]) expect(curvesHelp()).toContain(op);
   });
 });

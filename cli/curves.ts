@@ -48,6 +48,8 @@ const operations = [
   op("intersect", { a, b }, "what a and every b cover"),
   op("subtract", { a, b }, "what a covers and no b does"),
   op("exclude", { a, b }, "what an odd number of a and b cover"),
+  op("stack", { items: z.array(z.strictObject({ path: z.string(), label: z.union([z.string(), number]).optional() })).max(10_000) },
+    "what is seen of shapes that lie over one another, nearest first, a part for each label and each item without one; what winds counterclockwise on screen covers nothing; answers parts"),
   op("weld", { a }, "the union of a with itself"),
   op("plug", { a }, "a without its counters"),
   op("split", { a }, "the separate shapes of a; answers paths"),
@@ -82,6 +84,10 @@ function answer(q: Request): Record<string, unknown> {
     case "intersect": return out(kernel.intersect([path(), ...others(q.b)], budget));
     case "subtract": return out(kernel.subtract(path(), others(q.b), budget));
     case "exclude": return out(kernel.exclude([path(), ...others(q.b)], budget));
+    case "stack": {
+      const parts = kernel.stack(q.items.map((item) => ({ path: parseSvgPath(item.path), label: item.label })), budget);
+      return { parts: parts.map(({ label, path: part }) => ({ ...(label === undefined ? {} : { label }), ...out(part) })) };
+    }
     case "weld": return out(kernel.weld(path(), budget));
     case "plug": return out(kernel.plug(path(), budget));
     case "split": return { paths: kernel.split(path(), budget).map(out) };

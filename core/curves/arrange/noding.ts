@@ -1,4 +1,5 @@
 import type { Budget } from "../budget";
+import { GridIndex } from "./grid-index";
 import type { GridMesh } from "./mesh";
 import { Meetings } from "./meetings";
 import { eachMeeting, nearPoint, stripsOf, type Strips } from "./strips";
@@ -50,11 +51,20 @@ export function findNodes(mesh: GridMesh, budget: Budget, known?: KnownApart): N
   });
   // The cells of crossings are hot for edges, too, that pass by them without crossing there.
   const { crossX, crossY, crossShape } = meetings;
+  const cells = new GridIndex();
   for (let k = 0; k < crossX.length; k++) {
-    const near = nearPoint(strips, crossY[k]);
-    budget.spend(near.length);
-    for (const i of near)
-      if (shape[chains.contour[i]] === crossShape[k] && meetings.ofPoint(i, crossX[k], crossY[k])) touched[chains.contour[i]] = 1;
+    const [px, py] = [crossX[k], crossY[k]];
+    // Shapes come one after another as long as strips are looked at one by one; where they do not, a cell is only looked at again.
+    if (k > 0 && crossShape[k] !== crossShape[k - 1]) cells.startAnew();
+    const seen = cells.x.length;
+    if (cells.of(px, py) < seen) continue;
+    let looked = 0;
+    for (const i of nearPoint(strips, py)) {
+      looked++;
+      if (chains.minX[i] > px) break;
+      if (shape[chains.contour[i]] === crossShape[k] && meetings.ofPoint(i, px, py)) touched[chains.contour[i]] = 1;
+    }
+    budget.spend(looked);
   }
   return { atVertex: meetings.atVertex, edge: meetings.edge, x: meetings.nodeX, y: meetings.nodeY, touched, strips };
 }
