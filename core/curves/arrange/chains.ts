@@ -26,8 +26,11 @@ export function twice<T extends Float64Array | Int32Array>(old: T): T {
 let roomFrom = new Int32Array(1024);
 let roomContour = new Int32Array(1024);
 
-/** @param first,last the first and last vertex of each contour; the last repeats the first */
-export function chainsOf(x: Float64Array, y: Float64Array, first: Int32Array, last: Int32Array): Chains {
+/**
+ * @param first,last the first and last vertex of each contour; the last repeats the first
+ * @param places where they are given, chains end where segments do
+ */
+export function chainsOf(x: Float64Array, y: Float64Array, first: Int32Array, last: Int32Array, places?: Float64Array): Chains {
   const spikes: number[] = [];
   let count = 0;
   const start = (vertex: number, contour: number) => {
@@ -47,7 +50,8 @@ export function chainsOf(x: Float64Array, y: Float64Array, first: Int32Array, la
     for (let i = first[c]; i < last[c]; i++) {
       const dx = x[i + 1] - x[i];
       const dy = y[i + 1] - y[i];
-      if ((sx > 0 && dx < 0) || (sx < 0 && dx > 0) || (sy > 0 && dy < 0) || (sy < 0 && dy > 0)) {
+      const ends = places !== undefined && i > first[c] && Math.floor(places[i]) !== Math.floor(places[i - 1]);
+      if (ends || (sx > 0 && dx < 0) || (sx < 0 && dx > 0) || (sy > 0 && dy < 0) || (sy < 0 && dy > 0)) {
         if (turnsBack(x, y, i - 1, i, i + 1)) spikes.push(i);
         start(i, c);
         sx = dx;

@@ -20,7 +20,9 @@ export type Labels = (cover: number) => number;
 export class RankedCover implements Cover {
   /** Ranks in order, each with its winding number, which is not 0. */
   readonly #lists: (readonly number[])[] = [[]];
-  readonly #numbers = new Map<string, number>([["", 0]]);
+  /** The number of the last list with a hash, and for each list the number of the one before with the same. */
+  readonly #lastOf = new Map<number, number>([[0, 0]]);
+  readonly #before: number[] = [-1];
   readonly #sums = new Map<number, number>();
   readonly #differences = new Map<number, number>();
 
@@ -52,14 +54,21 @@ export class RankedCover implements Cover {
   }
 
   #numberOf(list: readonly number[]): number {
-    const key = list.join();
-    let number = this.#numbers.get(key);
-    if (number === undefined) {
-      this.#numbers.set(key, (number = this.#lists.length));
-      this.#lists.push(list);
-    }
+    let hash = 0;
+    for (const v of list) hash = (Math.imul(hash, 0x01000193) + v + 1) | 0;
+    const last = this.#lastOf.get(hash) ?? -1;
+    for (let n = last; n >= 0; n = this.#before[n]) if (equal(this.#lists[n], list)) return n;
+    const number = this.#lists.push(list) - 1;
+    this.#before.push(last);
+    this.#lastOf.set(hash, number);
     return number;
   }
+}
+
+function equal(a: readonly number[], b: readonly number[]): boolean {
+  if (a.length !== b.length) return false;
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
 }
 
 function added(a: readonly number[], b: readonly number[], sign: 1 | -1): number[] {

@@ -1,4 +1,5 @@
 import type { GridMesh } from "./mesh";
+import type { Twins } from "./twins";
 
 /**
  * Where pairs of chains meet, collected as nodes: vertices that are nodes, points on edges, and the crossings that were found, whose
@@ -52,6 +53,31 @@ export class Meetings {
     const before = this.found;
     this.through(from[i], to[i], px, py);
     return this.found > before;
+  }
+
+  /** Chains of the same vertices meet in all of them, and where one of them meets another, all do. */
+  share({ next, one }: Twins, touched: Uint8Array): void {
+    const { count, from, to, contour } = this.mesh.chains;
+    const { x, y, edge, nodeX, nodeY } = this;
+    const chainOf = new Int32Array(x.length).fill(-1);
+    for (let i = 0; i < count; i++) {
+      if (next[i] < 0 && one[i] === i) continue;
+      touched[contour[i]] = 1;
+      for (let v = from[i]; v <= to[i]; v++) this.mark(v);
+      if (one[i] === i) for (let v = from[i]; v < to[i]; v++) chainOf[v] = i;
+    }
+    const found = edge.length;
+    for (let k = 0; k < found; k++) {
+      const i = chainOf[edge[k]];
+      if (i < 0) continue;
+      const at = edge[k] - from[i];
+      for (let j = next[i]; j >= 0; j = next[j]) {
+        const alike = x[from[j]] === x[from[i]] && y[from[j]] === y[from[i]];
+        edge.push(alike ? from[j] + at : to[j] - 1 - at);
+        nodeX.push(nodeX[k]);
+        nodeY.push(nodeY[k]);
+      }
+    }
   }
 
   /** The comparisons since it was last asked. */

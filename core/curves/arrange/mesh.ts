@@ -2,6 +2,7 @@ import { chords } from "../bezier";
 import type { Budget } from "../budget";
 import { stride, type Contour } from "../contour";
 import { chainsOf, twice, type Chains } from "./chains";
+import { twinsOf, type Twins } from "./twins";
 
 /** Cells of the grid per unit, for outlines within `farOut` units of their middle. A power of 2, so that whole units stay exact. */
 const finest = 8192;
@@ -25,6 +26,18 @@ export interface GridMesh {
   readonly last: Int32Array;
   readonly grid: Grid;
   readonly chains: Chains;
+  /** Where many contours are expected to share their borders. */
+  readonly twins?: Twins;
+}
+
+/** How contours are flattened. */
+export interface Flattening {
+  /** How far a chord may lie from its curve, in units. */
+  readonly chord: number;
+  /** How many times to halve the grid: another grid gives another rounding. */
+  readonly coarser: number;
+  /** Whether many contours are expected to share their borders. */
+  readonly sharing: boolean;
 }
 
 /** An integer grid: cells per unit, and the point, in units, of its origin. */
@@ -39,14 +52,10 @@ let roomX = new Float64Array(8192);
 let roomY = new Float64Array(8192);
 let roomU = new Float64Array(8192);
 
-/**
- * @param chordTolerance how far a chord may lie from its curve, in units
- * @param coarser how many times to halve the grid: another grid gives another rounding
- * @throws BudgetError
- */
-export function makeMesh(contours: readonly Contour[], shape: Int32Array, chordTolerance: number, budget: Budget, coarser = 0): GridMesh {
+/** @throws BudgetError */
+export function makeMesh(contours: readonly Contour[], shape: Int32Array, { chord, coarser, sharing }: Flattening, budget: Budget): GridMesh {
   const grid = gridFor(contours, coarser);
-  const tolerance = Math.max(chordTolerance, 8 / grid.scale);
+  const tolerance = Math.max(chord, 8 / grid.scale);
   let n = 0;
   const first = new Int32Array(contours.length);
   const last = new Int32Array(contours.length);
@@ -65,7 +74,9 @@ export function makeMesh(contours: readonly Contour[], shape: Int32Array, chordT
   }
   const x = roomX.slice(0, n);
   const y = roomY.slice(0, n);
-  return { contours, shape, x, y, u: roomU.slice(0, n), first, last, grid, chains: chainsOf(x, y, first, last) };
+  const u = roomU.slice(0, n);
+  const chains = chainsOf(x, y, first, last, sharing ? u : undefined);
+  return { contours, shape, x, y, u, first, last, grid, chains, twins: sharing ? twinsOf(chains, x, y) : undefined };
 }
 
 /** The grid with its origin in the middle of all control points, as fine as they allow. */

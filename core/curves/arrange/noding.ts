@@ -40,7 +40,7 @@ export function findNodes(mesh: GridMesh, budget: Budget, known?: KnownApart): N
     meetings.mark(i);
     touched[contourAt(last, i)] = 1;
   }
-  const strips = known?.strips ?? stripsOf(chains);
+  const strips = known?.strips ?? stripsOf(chains, mesh.twins);
   const group = known?.group;
   eachMeeting(chains, strips, budget, (i, j) => {
     const a = chains.contour[i];
@@ -66,6 +66,7 @@ export function findNodes(mesh: GridMesh, budget: Budget, known?: KnownApart): N
     }
     budget.spend(looked);
   }
+  if (mesh.twins) meetings.share(mesh.twins, touched);
   return { atVertex: meetings.atVertex, edge: meetings.edge, x: meetings.nodeX, y: meetings.nodeY, touched, strips };
 }
 

@@ -32,6 +32,8 @@ export interface Question {
   readonly labelOf: Labels;
   /** How far apart curves may be where they are joined, in units: curves that only nearly meet are looked at more closely. */
   readonly slack?: number;
+  /** Whether many contours are expected to share their borders: they are then looked at once. */
+  readonly sharing?: boolean;
 }
 
 /** How far a chord may lie from its curve while it is decided what crosses what, in units. */
@@ -52,12 +54,12 @@ const grids = 4;
  * @throws BudgetError
  */
 export function arrange(question: Question, budget = new Budget()): Border[] {
-  const { contours, slack = 0 } = question;
+  const { contours, slack = 0, sharing = false } = question;
   const shape = question.shape ?? new Int32Array(contours.length);
   let chord = chordTolerance;
   for (let coarser = 0; coarser < grids; ) {
     const found = attempt(() => {
-      const mesh = makeMesh(contours, shape, chord, budget, coarser);
+      const mesh = makeMesh(contours, shape, { chord, coarser, sharing }, budget);
       return bordersOf(mesh, findNodes(mesh, budget), question, { chord, slack });
     });
     if (!found) coarser++;

@@ -33,6 +33,6 @@ export function stackContours(layers: readonly Layer[], parts: number, budget: B
     return (partOf[c] = rank < 0 ? -1 : layers[rank].part);
   };
   const out: Contour[][] = Array.from({ length: parts }, () => []);
-  for (const { label, contour } of arrange({ contours, weights, cover, labelOf }, budget)) out[label].push(contour);
+  for (const { label, contour } of arrange({ contours, weights, cover, labelOf, sharing: true }, budget)) out[label].push(contour);
   return out;
 }

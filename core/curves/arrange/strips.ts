@@ -1,5 +1,6 @@
 import type { Budget } from "../budget";
 import type { Chains } from "./chains";
+import type { Twins } from "./twins";
 
 /**
  * Chains sorted into horizontal strips, each strip by the left end of its chains: what could meet a chain is near it in
@@ -15,17 +16,20 @@ export interface Strips {
 const offset = 2 ** 26;
 const mostChains = 2 ** 26;
 
-export function stripsOf(chains: Chains): Strips {
-  const { count, minX, minY, maxY } = chains;
+/** @param twins where there are any, of each kind one is taken */
+export function stripsOf(chains: Chains, twins?: Twins): Strips {
+  const { minX, minY, maxY } = chains;
   let bottom = Infinity;
   let top = -Infinity;
-  const order = new Float64Array(count);
-  for (let i = 0; i < count; i++) {
+  let count = 0;
+  const keys = new Float64Array(chains.count);
+  for (let i = 0; i < chains.count; i++) {
+    if (twins && twins.one[i] !== i) continue;
     if (minY[i] < bottom) bottom = minY[i];
     if (maxY[i] > top) top = maxY[i];
-    order[i] = (minX[i] + offset) * mostChains + i;
+    keys[count++] = (minX[i] + offset) * mostChains + i;
   }
-  order.sort();
+  const order = keys.subarray(0, count).sort();
   const strips = Math.max(1, Math.min(512, Math.floor(Math.sqrt(count / 4))));
   const height = Math.max(1, (top - bottom + 1) / strips);
   const lists: number[][] = Array.from({ length: strips }, () => []);

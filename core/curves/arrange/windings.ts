@@ -128,7 +128,7 @@ const half = (x: number, y: number): number => (y < 0 ? 0 : y > 0 ? 2 : x > 0 ? 
  * @param components the component of each contour: the number of one of its contours
  */
 export function coverWestOf(mesh: GridMesh, px: number, py: number, component: number, components: Int32Array, weights: Int32Array, cover: Cover, strips: Strips): number {
-  const { y, chains, shape } = mesh;
+  const { y, chains, shape, twins } = mesh;
   let w = 0;
   for (const i of nearPoint(strips, py)) {
     if (chains.minX[i] > px) break;
@@ -137,7 +137,10 @@ export function coverWestOf(mesh: GridMesh, px: number, py: number, component: n
     const a = chains.from[i];
     const b = chains.to[i];
     if (y[a] <= py === y[b] <= py || !liesWest(mesh, a, b, px, py)) continue;
-    w = y[b] > y[a] ? cover.minus(w, weights[c]) : cover.plus(w, weights[c]);
+    for (let j = i; j >= 0; j = twins ? twins.next[j] : -1) {
+      const weight = weights[chains.contour[j]];
+      w = y[chains.to[j]] > y[chains.from[j]] ? cover.minus(w, weight) : cover.plus(w, weight);
+    }
   }
   return w;
 }
