@@ -11,7 +11,7 @@ import { loadHarfBuzz } from "../core/lettering/harfbuzz";
 import { settingSchema } from "../core/lettering/options";
 import { set } from "../core/lettering/setting";
 import { benchFaces, openFace } from "../tests/kernel/letters";
-import { peers } from "./peers";
+import { peers, type Peer } from "./peers";
 
 const text = "Brindlemoors";
 const round = { kind: "round" } as const;
@@ -37,13 +37,15 @@ const fresh = (p: Path) => new Path(p.verbs, p.coords);
 const shifted = (p: Path) => p.transform([1, 0, 0, 1, 40, -30]);
 const median = (v: readonly number[]) => [...v].sort((a, b) => a - b)[v.length >> 1];
 
-const tasks = {
-  "self-union": { one: (k: CurveKernel, w: Word) => k.union(w.letters.map(fresh)) },
-  "union of two words": { one: (k: CurveKernel, w: Word) => k.union([...w.letters.map(fresh), ...w.letters.map(shifted)]) },
-  "grow 20": { d: 20 },
-  "shrink 15": { d: -15 },
-  "grow 60": { d: 60 },
-} as const;
+const tasks: readonly { readonly name: string; readonly d?: number; readonly two?: boolean; readonly kept?: boolean }[] = [
+  { name: "self-union" },
+  { name: "self-union, letters kept", kept: true },
+  { name: "union of two words", two: true },
+  { name: "union of two, letters kept", two: true, kept: true },
+  { name: "grow 20", d: 20 },
+  { name: "shrink 15", d: -15 },
+  { name: "grow 60", d: 60 },
+];
 
 /** As the application does it: letter by letter, then what touches is joined. */
 const grown = (k: CurveKernel, w: Word, d: number) => (d > 0 ? k.union(w.letters.map((l) => k.grow(fresh(l), d, round))) : k.grow(k.union(w.letters.map(fresh)), d, round));
@@ -64,55 +66,67 @@ const note = (task: string, who: string, ms: number, path: Path) => {
   f.paths.push(path);
 };
 
-function timed<T>(work: () => T, drop: (result: T) => void, times = rounds): [number, T] {
-  let result = work();
-  for (let i = 0; i < Math.min(warm, times); i++) {
-    drop(result);
-    result = work();
+/** One of those that are timed: what it does, and what becomes of a result. */
+interface Contestant {
+  readonly name: string;
+  readonly work: () => unknown;
+  readonly write: (result: unknown) => Path;
+  readonly free: (result: unknown) => void;
+}
+
+/** Kept: as the application has it, the same letters again in another place, as a word is spaced or a letter typed. */
+function vextal(word: Word, { d, two, kept }: (typeof tasks)[number]): Contestant {
+  const all = two ? [...word.letters, ...word.letters.map(shifted)] : word.letters;
+  const keeping = new CurveKernel();
+  if (kept) for (const l of all) keeping.weld(l);
+  const work = () => {
+    const kernel = kept ? keeping : new CurveKernel();
+    return d === undefined ? kernel.union(kept ? all : all.map(fresh)) : grown(kernel, word, d);
+  };
+  return { name: "Vextal", work, write: (r) => r as Path, free: () => {} };
+}
+
+function contestant(peer: Peer, word: Word, { d, two }: (typeof tasks)[number]): Contestant | undefined {
+  if (d !== undefined && !peer.grow) return undefined;
+  const a = peer.read(word.all);
+  const b = two ? peer.read(shifted(word.all)) : undefined;
+  return { name: peer.name, work: () => (d !== undefined ? peer.grow!(a, d) : b ? peer.unite(a, b) : peer.union(a)), write: (r) => peer.write(r), free: (r) => peer.free(r) };
+}
+
+/** All in turn, round by round, so that a machine that is busy for a while is so for all of them. Slow ones need fewer rounds to be seen. */
+function race(all: readonly Contestant[], note: (who: string, ms: number, path: Path) => void): void {
+  const times = new Map(all.map((c) => [c, [] as number[]]));
+  for (let round = -warm; round < rounds; round++)
+    for (const c of all) {
+      if (c.name === "paper" && Math.abs(round) > 3) continue;
+      const start = performance.now();
+      const result = c.work();
+      const ms = performance.now() - start;
+      if (round >= 0) times.get(c)!.push(ms);
+      c.free(result);
+    }
+  for (const c of all) {
+    const result = c.work();
+    note(c.name, median(times.get(c)!), c.write(result));
+    c.free(result);
   }
-  const ms: number[] = [];
-  for (let i = 0; i < times; i++) {
-    drop(result);
+}
+
+function timed<T>(work: () => T): number {
+  for (let i = 0; i < warm; i++) work();
+  return median(Array.from({ length: rounds }, () => {
     const start = performance.now();
-    result = work();
-    ms.push(performance.now() - start);
-  }
-  return [median(ms), result];
+    work();
+    return performance.now() - start;
+  }));
 }
 
 const others = await peers();
 console.log(`Node ${process.version}; “${text}” in ${benchFaces.length} faces, round joins\n`);
-for (const [task, how] of Object.entries(tasks))
+for (const task of tasks)
   for (const word of words) {
-    const [ms, path] = timed(() => ("one" in how ? how.one(new CurveKernel(), word) : grown(new CurveKernel(), word, how.d)), () => {});
-    note(task, "Vextal", ms, path);
-    for (const peer of others) {
-      if ("d" in how && !peer.grow) continue;
-      const a = peer.read(word.all);
-      const b = task === "union of two words" ? peer.read(shifted(word.all)) : undefined;
-      const work = () => ("d" in how ? peer.grow!(a, how.d) : b ? peer.unite(a, b) : peer.union(a));
-      // Slow ones need fewer rounds to be seen.
-      const [t, r] = timed(work, (x) => peer.free(x), peer.name === "paper" ? 5 : rounds);
-      note(task, peer.name, t, peer.write(r));
-      peer.free(r);
-      peer.free(a);
-      if (b) peer.free(b);
-    }
-  }
-
-/** As the application has it: the same letters again in another place, as a word is spaced or a letter typed. */
-for (const [task, of] of [["self-union, letters kept", "self-union"], ["union of two, letters kept", "union of two words"]] as const)
-  for (const word of words) {
-    const keeping = new CurveKernel();
-    const moved = word.letters.map(shifted);
-    for (const l of [...word.letters, ...moved]) keeping.weld(l);
-    const [ms, path] = timed(() => keeping.union(of === "self-union" ? word.letters : [...word.letters, ...moved]), () => {});
-    note(task, "Vextal", ms, path);
-  }
-for (const [task, of] of [["self-union, letters kept", "self-union"], ["union of two, letters kept", "union of two words"]] as const)
-  for (const peer of others) {
-    const f = results.get(of)!.get(peer.name)!;
-    f.ms.forEach((ms, i) => note(task, peer.name, ms, f.paths[i]));
+    const all = [vextal(word, task), ...others.map((p) => contestant(p, word, task)).filter((c) => c !== undefined)];
+    race(all, (who, ms, path) => note(task.name, who, ms, path));
   }
 
 const cell = (s: string, n = 22) => s.padStart(n);
@@ -154,11 +168,11 @@ for (const [i, word] of words.entries()) {
   const letters = word.letters.map(fresh);
   const all = () => letters.map((l) => kernel.grow(l, 20, round));
   all();
-  const [ms] = timed(() => {
+  const ms = timed(() => {
     letters[5] = fresh(letters[5]);
-    return all();
-  }, () => {});
-  const [whole] = timed(() => word.letters.map((l) => new CurveKernel().grow(fresh(l), 20, round)), () => {});
+    all();
+  });
+  const whole = timed(() => word.letters.map((l) => new CurveKernel().grow(fresh(l), 20, round)));
   console.log(`  ${benchFaces[i].padEnd(18)} ${ms.toFixed(2)} of ${whole.toFixed(2)}`);
 }
 

@@ -92,49 +92,63 @@ const read = memoByIdentity<Path, readonly Contour[]>(2);
  */
 export const contoursOf = (path: Path, filled: boolean): readonly Contour[] => read(path, filled ? "filled" : "drawn", () => split(path, filled));
 
-function split(path: Path, filled: boolean): Contour[] {
-  const { verbs, coords } = path;
+function split({ verbs, coords }: Path, filled: boolean): Contour[] {
   for (let i = 0; i < coords.length; i++) {
     // The negated form also catches NaN.
     if (!(Math.abs(coords[i]) <= farthest))
       throw new CurveError(Number.isFinite(coords[i]) ? `A path may reach ${farthest} units from its origin; this one reaches ${coords[i]}.` : `A coordinate of this path is not a number (${coords[i]}).`);
   }
   const out: Contour[] = [];
-  let b = new ContourBuilder();
-  let startX = 0;
-  let startY = 0;
-  let at = 0;
-  const finish = (closed: boolean) => {
-    if (closed && (b.x !== startX || b.y !== startY)) b.line(startX, startY);
-    if (b.size > 0) out.push(b.build(closed));
-    b = new ContourBuilder();
-    b.move(startX, startY);
-  };
-  for (const verb of verbs) {
-    const x = coords[at];
-    const y = coords[at + 1];
-    if (verb === Verb.Move) {
-      finish(filled);
-      startX = x;
-      startY = y;
-      b.move(x, y);
-    } else if (verb === Verb.Line) {
-      if (x !== b.x || y !== b.y) b.line(x, y);
-    } else if (verb === Verb.Quad) {
-      const ex = coords[at + 2];
-      const ey = coords[at + 3];
-      if (x !== b.x || y !== b.y || ex !== x || ey !== y) b.quad(x, y, ex, ey);
-    } else if (verb === Verb.Cubic) {
-      const bx = coords[at + 2];
-      const by = coords[at + 3];
-      const ex = coords[at + 4];
-      const ey = coords[at + 5];
-      if (x !== b.x || y !== b.y || bx !== x || by !== y || ex !== x || ey !== y) b.cubic(x, y, bx, by, ex, ey);
-    } else finish(true);
-    at += taken[verb];
+  const from = { x: 0, y: 0 };
+  for (let verb = 0, at = 0; verb < verbs.length; ) {
+    // A contour without a move starts where the one before it did.
+    if (verbs[verb] === Verb.Move) {
+      from.x = coords[at];
+      from.y = coords[at + 1];
+      verb++;
+      at += 2;
+    }
+    let last = verb;
+    while (last < verbs.length && verbs[last] !== Verb.Move && verbs[last] !== Verb.Close) last++;
+    const closes = last < verbs.length && verbs[last] === Verb.Close;
+    const contour = readContour(verbs, coords, verb, last, at, from, closes || filled);
+    if (contour) out.push(contour);
+    for (; verb < last; verb++) at += taken[verbs[verb]];
+    if (closes) verb++;
   }
-  finish(filled);
   return out;
+}
+
+/** The drawing commands from `verb` to `last` as a contour, written straight into its arrays: letters are read by the hundred. */
+function readContour(verbs: Uint8Array, coords: Float64Array, verb: number, last: number, at: number, from: { readonly x: number; readonly y: number }, closed: boolean): Contour | undefined {
+  const degrees = new Uint8Array(last - verb + 1);
+  const points = new Float64Array(stride * (last - verb + 1));
+  let n = 0;
+  let { x, y } = from;
+  for (; verb < last; verb++) {
+    const count = taken[verbs[verb]];
+    const o = n * stride;
+    let moves = false;
+    for (let i = 0; i < count; i += 2) {
+      const px = coords[at + i];
+      const py = coords[at + i + 1];
+      points[o + 2 + i] = px;
+      points[o + 3 + i] = py;
+      if (px !== x || py !== y) moves = true;
+    }
+    at += count;
+    if (!moves) continue;
+    points[o] = x;
+    points[o + 1] = y;
+    degrees[n++] = count / 2;
+    x = coords[at - 2];
+    y = coords[at - 1];
+  }
+  if (closed && (x !== from.x || y !== from.y)) {
+    points.set([x, y, from.x, from.y, 0, 0, 0, 0], n * stride);
+    degrees[n++] = 1;
+  } else points.fill(0, n * stride);
+  return n > 0 ? new Contour(degrees.subarray(0, n), points.subarray(0, n * stride), closed) : undefined;
 }
 
 /** Contours as a path: every closed contour ends in a close command, and its last line back to the start is left to it. */

@@ -2,6 +2,7 @@ import { memoByIdentity } from "../memo";
 import { involved } from "./apart";
 import { inAll, lessThan, nonzero, odd, positive, resolve, resolveEach } from "./arrange/resolve";
 import { stackContours } from "./arrange/stack";
+import { unite } from "./arrange/unite";
 import { areaOf } from "./arrange/tidy";
 import { meet } from "./bounds";
 import { Budget } from "./budget";
@@ -85,6 +86,8 @@ export class CurveKernel {
       const [{ path, x, y }] = placed;
       return x === 0 && y === 0 ? this.weld(path, budget) : this.#made(this.#welded(path, budget).map((c) => movedBy(c, x, y)));
     }
+    const united = at === undefined ? this.#unitedFresh(placed.map((p) => p.path), budget) : undefined;
+    if (united) return this.#made(united);
     this.#weldEach(placed.map((p) => p.path), budget);
     const owner: number[] = [];
     const contours = placed.flatMap(({ path, x, y }, i) => {
@@ -242,16 +245,21 @@ export class CurveKernel {
     return this.#welded(path, budget).reduce((sum, c) => sum + areaOf(c), 0);
   }
 
+  /** The union of paths of which nothing is known yet, where it can be had from one arrangement; what was found of each is kept in any case. */
+  #unitedFresh(paths: readonly Path[], budget: Budget): readonly Contour[] | undefined {
+    if (new Set(paths).size < paths.length || paths.some((p) => this.#clean.has(p))) return undefined;
+    const { contours, shape } = gathered(paths);
+    const united = unite(contours, shape, paths.length, budget);
+    if (!united) return undefined;
+    paths.forEach((p, i) => this.#clean.set(p, united.clean[i]));
+    return united.union;
+  }
+
   /** Welds several paths at once, each by itself: one arrangement costs less than many. */
   #weldEach(paths: readonly Path[], budget: Budget): void {
     const fresh = [...new Set(paths)].filter((p) => !this.#clean.has(p));
     if (fresh.length < 2) return;
-    const shape: number[] = [];
-    const contours = fresh.flatMap((p, i) => {
-      const own = contoursOf(p, true);
-      for (let k = own.length; k > 0; k--) shape.push(i);
-      return own;
-    });
+    const { contours, shape } = gathered(fresh);
     const clean = resolveEach(contours, shape, fresh.length, nonzero, budget);
     fresh.forEach((p, i) => this.#clean.set(p, clean[i]));
   }
@@ -274,6 +282,16 @@ export class CurveKernel {
     this.#own.add(path);
     return path;
   }
+}
+
+/** The contours of several paths, and for each the number of its path. */
+function gathered(paths: readonly Path[]): { contours: Contour[]; shape: Int32Array } {
+  const each = paths.map((p) => contoursOf(p, true));
+  const contours = each.flat();
+  const shape = new Int32Array(contours.length);
+  let next = 0;
+  each.forEach((own, i) => shape.fill(i, next, (next += own.length)));
+  return { contours, shape };
 }
 
 /** Whether every contour says that it is closed: an open one would be stroked open. */

@@ -35,11 +35,23 @@ export function bordersApart(mesh: GridMesh, strips: Strips, weights: Int32Array
     const west = coverWestOf(mesh, x[v], y[v], c, own, weights, cover, strips);
     // A contour that runs counterclockwise has what lies inside on its left.
     let area = 0;
-    for (let i = first[c]; i < last[c]; i++) area += (x[i] - x[v]) * (y[i + 1] - y[v]) - (x[i + 1] - x[v]) * (y[i] - y[v]);
+    let around = 0;
+    let px = x[first[c]] - x[v];
+    let py = y[first[c]] - y[v];
+    for (let i = first[c] + 1; i <= last[c]; i++) {
+      const nx = x[i] - x[v];
+      const ny = y[i] - y[v];
+      area += px * ny - nx * py;
+      around += Math.abs(nx - px) + Math.abs(ny - py);
+      px = nx;
+      py = ny;
+    }
+    // Chords lie within a fraction of a unit of their curves: what is this wide on the average is no sliver.
+    const wide = Math.abs(area) > around * mesh.grid.scale;
     const counterclockwise = area > 0;
     const inside = labelOf(counterclockwise ? cover.plus(west, weights[c]) : cover.minus(west, weights[c]));
     const outside = labelOf(west);
-    if (inside === outside || isSliver(contours[c])) continue;
+    if (inside === outside || (!wide && isSliver(contours[c]))) continue;
     const [outer, counter] = counterclockwise ? [contours[c], undefined] : [undefined, contours[c]];
     if (inside >= 0) borders.push({ contour: outer ?? reversed(contours[c]), label: inside, from: c });
     if (outside >= 0) borders.push({ contour: counter ?? reversed(contours[c]), label: outside, from: c });

@@ -82,7 +82,7 @@ describe("several shapes at once", () => {
     const groups = shapes.map((s) => contoursOf(s, true));
     const all = groups.flat();
     const owner = groups.flatMap((g, i) => g.map(() => i));
-    const each = resolveEach(all, owner, groups.length, nonzero);
+    const each = resolveEach(all, Int32Array.from(owner), groups.length, nonzero);
     groups.forEach((g, i) => {
       const alone = resolve(g, nonzero);
       const here = each[i];

@@ -15,33 +15,45 @@ export class Meetings {
   readonly crossShape: number[] = [];
   private readonly x: Float64Array;
   private readonly y: Float64Array;
-  /** For each vertex the one that stands for it: the last vertex of a contour is its first. */
-  private readonly one: Int32Array;
+  /** The first and the last vertex of the contour in hand, which are one; -1 where two contours are. */
+  private first = -1;
+  private last = -1;
   private found = 0;
   private work = 0;
   private shape = 0;
 
   constructor(private readonly mesh: GridMesh) {
-    const { x, y, first, last } = mesh;
-    this.x = x;
-    this.y = y;
-    this.atVertex = new Uint8Array(x.length);
-    this.one = new Int32Array(x.length);
-    for (let i = 0; i < x.length; i++) this.one[i] = i;
-    for (let c = 0; c < first.length; c++) if (last[c] > first[c]) this.one[last[c]] = first[c];
+    this.x = mesh.x;
+    this.y = mesh.y;
+    this.atVertex = new Uint8Array(mesh.x.length);
   }
 
   mark(vertex: number): void {
-    this.atVertex[this.one[vertex]] = 1;
+    this.atVertex[vertex] = 1;
     this.found++;
+  }
+
+  /** The last vertex of a contour is its first, and so are the nodes there. */
+  closeUp(): void {
+    const { first, last } = this.mesh;
+    for (let c = 0; c < first.length; c++) if (last[c] > first[c] && this.atVertex[last[c]]) this.atVertex[first[c]] = 1;
+  }
+
+  private same(v: number, w: number): boolean {
+    return v === w || (v === this.first && w === this.last) || (v === this.last && w === this.first);
   }
 
   /** Notes where two chains of one shape meet. @returns whether they do */
   ofChains(i: number, j: number): boolean {
-    if (this.runsOn(i, j) || this.runsOn(j, i)) return false;
     const { from, to, contour } = this.mesh.chains;
+    const c = contour[i];
+    if (c === contour[j]) {
+      this.first = this.mesh.first[c];
+      this.last = this.mesh.last[c];
+      if (this.runsOn(i, j) || this.runsOn(j, i)) return false;
+    } else this.first = this.last = -1;
     const before = this.found;
-    this.shape = this.mesh.shape[contour[i]];
+    this.shape = this.mesh.shape[c];
     this.parts(from[i], to[i], from[j], to[j]);
     return this.found > before;
   }
@@ -88,14 +100,13 @@ export class Meetings {
   }
 
   /**
-   * Whether chain j runs on where chain i ends, and they cannot meet again: they lie on either side of a level, or of a plumb line, that
+   * Whether chain j, of the same contour, runs on where chain i ends, and they cannot meet again: they lie on either side of a level, or of a plumb line, that
    * only their common vertex lies on. Of two chains that follow one another that is the rule.
    */
   private runsOn(i: number, j: number): boolean {
-    const { contour, from, to } = this.mesh.chains;
-    const v = to[i];
-    const w = from[j];
-    if (this.one[v] !== this.one[w] || contour[i] !== contour[j]) return false;
+    const v = this.mesh.chains.to[i];
+    const w = this.mesh.chains.from[j];
+    if (!this.same(v, w)) return false;
     const { x, y } = this;
     const ya = y[v - 1] - y[v];
     const yb = y[w + 1] - y[w];
@@ -164,10 +175,10 @@ export class Meetings {
 
   /** Vertex v against edge e: `side` is the cross product of the edge and the way from its start to v. */
   private touch(e: number, v: number, side: number): void {
-    const { x, y, one } = this;
+    const { x, y } = this;
     for (let end = e; end <= e + 1; end++)
       if (x[v] === x[end] && y[v] === y[end]) {
-        if (one[v] !== one[end]) {
+        if (!this.same(v, end)) {
           this.mark(v);
           this.mark(end);
         }

@@ -2,7 +2,7 @@ import type { Budget } from "../budget";
 import { GridIndex } from "./grid-index";
 import type { GridMesh } from "./mesh";
 import { Meetings } from "./meetings";
-import { eachMeeting, nearPoint, stripsOf, type Strips } from "./strips";
+import { eachAt, eachMeeting, stripsOf, type Strips } from "./strips";
 
 /**
  * Where contours meet, on the grid. Vertices that are nodes are marked in `atVertex`; the others lie on edges: the k-th on
@@ -58,15 +58,13 @@ export function findNodes(mesh: GridMesh, budget: Budget, known?: KnownApart): N
     if (k > 0 && crossShape[k] !== crossShape[k - 1]) cells.startAnew();
     const seen = cells.x.length;
     if (cells.of(px, py) < seen) continue;
-    let looked = 0;
-    for (const i of nearPoint(strips, py)) {
-      looked++;
-      if (chains.minX[i] > px) break;
+    const looked = eachAt(chains, strips, px, py, (i) => {
       if (shape[chains.contour[i]] === crossShape[k] && meetings.ofPoint(i, px, py)) touched[chains.contour[i]] = 1;
-    }
+    });
     budget.spend(looked);
   }
   if (mesh.twins) meetings.share(mesh.twins, touched);
+  meetings.closeUp();
   return { atVertex: meetings.atVertex, edge: meetings.edge, x: meetings.nodeX, y: meetings.nodeY, touched, strips };
 }
 

@@ -70,7 +70,7 @@ export function arrange(question: Question, budget = new Budget()): Border[] {
 }
 
 /** What comes of one grid. The arrangement checks itself: nothing, where it contradicts itself. Another grid rounds in another way. */
-function attempt<T>(work: () => T): T | undefined {
+export function attempt<T>(work: () => T): T | undefined {
   try {
     return work();
   } catch (error) {
@@ -80,7 +80,7 @@ function attempt<T>(work: () => T): T | undefined {
 }
 
 /** The borders on a mesh whose nodes are known, and how many of their junctions are not at a common point of two curves. */
-function bordersOf(mesh: GridMesh, noding: Noding, { weights, cover, labelOf }: Question, closeness: Closeness): { borders: Border[]; misses: number } {
+export function bordersOf(mesh: GridMesh, noding: Noding, { weights, cover, labelOf }: Question, closeness: Closeness): { borders: Border[]; misses: number } {
   if (!noding.touched.includes(1)) return { borders: bordersApart(mesh, noding.strips, weights, cover, labelOf), misses: 0 };
   const strands = makeStrands(mesh, noding, weights, cover);
   const around = windings(mesh, strands, weights, cover, noding.strips);
@@ -118,13 +118,13 @@ export function lessThan(kept: readonly Contour[], taken: readonly Contour[], sh
  * @param shapes how many there are
  * @returns the contours of each shape
  */
-export function resolveEach(contours: readonly Contour[], shape: readonly number[], shapes: number, rule: Rule, budget = new Budget()): Contour[][] {
-  const borders = arrange({ contours, shape: Int32Array.from(shape), weights: ones(contours.length), cover: winding, labelOf: insideBy(rule) }, budget);
+export function resolveEach(contours: readonly Contour[], shape: Int32Array, shapes: number, rule: Rule, budget = new Budget()): Contour[][] {
+  const borders = arrange({ contours, shape, weights: ones(contours.length), cover: winding, labelOf: insideBy(rule) }, budget);
   const each: Contour[][] = Array.from({ length: shapes }, () => []);
   for (const { contour, from } of borders) each[shape[from]].push(contour);
   return each;
 }
 
-const ones = (n: number): Int32Array => new Int32Array(n).fill(1);
+export const ones = (n: number): Int32Array => new Int32Array(n).fill(1);
 
-const insideBy = (rule: Rule): Labels => (w) => (rule(w) ? 0 : -1);
+export const insideBy = (rule: Rule): Labels => (w) => (rule(w) ? 0 : -1);

@@ -10,6 +10,8 @@ export interface Strips {
   readonly bottom: number;
   readonly height: number;
   readonly lists: readonly (readonly number[])[];
+  /** For each strip, once it is asked for, how far to the right any of its first chains reaches. */
+  readonly reaches: (Float64Array | undefined)[];
 }
 
 /** Left ends lie between -2^25 and 2^25, and there are fewer chains than this: a number holds both, and sorts without a comparison to call. */
@@ -38,13 +40,38 @@ export function stripsOf(chains: Chains, twins?: Twins): Strips {
     const to = Math.min(strips - 1, Math.floor((maxY[i] - bottom) / height));
     for (let s = Math.floor((minY[i] - bottom) / height); s <= to; s++) lists[s].push(i);
   }
-  return { bottom, height, lists };
+  return { bottom, height, lists, reaches: [] };
 }
 
 /** The chains of the strip that holds y. */
 export function nearPoint({ bottom, height, lists }: Strips, y: number): readonly number[] {
   const s = Math.floor((y - bottom) / height);
   return s >= 0 && s < lists.length ? lists[s] : [];
+}
+
+/** Calls `found` for the chains whose boxes hold a point, and for few others. @returns how many it looked at */
+export function eachAt(chains: Chains, strips: Strips, px: number, py: number, found: (i: number) => void): number {
+  const list = nearPoint(strips, py);
+  if (list.length === 0) return 1;
+  const { minX, maxX } = chains;
+  const reach = reachOf(chains, strips, Math.floor((py - strips.bottom) / strips.height));
+  let from = 0;
+  let to = list.length;
+  while (from < to) {
+    const m = (from + to) >> 1;
+    if (minX[list[m]] <= px) from = m + 1;
+    else to = m;
+  }
+  let k = from - 1;
+  for (; k >= 0 && reach[k] >= px; k--) if (maxX[list[k]] >= px) found(list[k]);
+  return from - k;
+}
+
+function reachOf({ maxX }: Chains, { lists, reaches }: Strips, strip: number): Float64Array {
+  const known = reaches[strip];
+  if (known) return known;
+  let far = -Infinity;
+  return (reaches[strip] = Float64Array.from(lists[strip], (i) => (far = Math.max(far, maxX[i]))));
 }
 
 /** Calls `found` once for each pair of chains whose boxes meet, borders included. */
