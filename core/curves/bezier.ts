@@ -5,6 +5,9 @@
 
 export type Degree = 1 | 2 | 3;
 
+/** The length of a vector. Math.hypot takes many times as long, for the sake of sizes that no outline has. */
+export const norm = (x: number, y: number): number => Math.sqrt(x * x + y * y);
+
 /** One coordinate at t in [0, 1]; exact at both ends. */
 export function valueAt(p: ArrayLike<number>, o: number, degree: number, t: number): number {
   const u = 1 - t;

@@ -34,37 +34,56 @@ export interface Segment {
 
 export const segmentOf = (c: Contour, k: number): Segment => ({ p: c.points, o: k * stride, degree: c.degrees[k] });
 
+/** Where a contour is collected. */
+interface Room {
+  readonly degrees: Uint8Array;
+  readonly points: Float64Array;
+}
+
+const roomFor = (segments: number): Room => ({ degrees: new Uint8Array(segments), points: new Float64Array(segments * stride) });
+const nowhere = roomFor(0);
+const spare: Room[] = [];
+const mostSpare = 8;
+
 /** Collects a contour a segment at a time. */
 export class ContourBuilder {
-  #degrees: number[] = [];
-  #points: number[] = [];
+  #room = spare.pop() ?? roomFor(32);
+  #size = 0;
   x = 0;
   y = 0;
 
   get size(): number {
-    return this.#degrees.length;
+    return this.#size;
   }
   move(x: number, y: number): void {
     this.x = x;
     this.y = y;
   }
   line(x: number, y: number): void {
-    this.#degrees.push(1);
-    this.#points.push(this.x, this.y, x, y, 0, 0, 0, 0);
-    this.x = x;
-    this.y = y;
+    const o = this.#next(1);
+    const p = this.#room.points;
+    p[o + 2] = this.x = x;
+    p[o + 3] = this.y = y;
+    p[o + 4] = p[o + 5] = p[o + 6] = p[o + 7] = 0;
   }
   quad(ax: number, ay: number, x: number, y: number): void {
-    this.#degrees.push(2);
-    this.#points.push(this.x, this.y, ax, ay, x, y, 0, 0);
-    this.x = x;
-    this.y = y;
+    const o = this.#next(2);
+    const p = this.#room.points;
+    p[o + 2] = ax;
+    p[o + 3] = ay;
+    p[o + 4] = this.x = x;
+    p[o + 5] = this.y = y;
+    p[o + 6] = p[o + 7] = 0;
   }
   cubic(ax: number, ay: number, bx: number, by: number, x: number, y: number): void {
-    this.#degrees.push(3);
-    this.#points.push(this.x, this.y, ax, ay, bx, by, x, y);
-    this.x = x;
-    this.y = y;
+    const o = this.#next(3);
+    const p = this.#room.points;
+    p[o + 2] = ax;
+    p[o + 3] = ay;
+    p[o + 4] = bx;
+    p[o + 5] = by;
+    p[o + 6] = this.x = x;
+    p[o + 7] = this.y = y;
   }
   /** Appends a segment given by its coordinates, starting where the contour stands. */
   segment(p: ArrayLike<number>, o: number, degree: number): void {
@@ -74,12 +93,36 @@ export class ContourBuilder {
   }
   /** Moves the end of the last segment. */
   endAt(x: number, y: number): void {
-    const at = (this.size - 1) * stride + 2 * this.#degrees[this.size - 1];
-    this.#points[at] = this.x = x;
-    this.#points[at + 1] = this.y = y;
+    const { degrees, points } = this.#room;
+    const at = (this.#size - 1) * stride + 2 * degrees[this.#size - 1];
+    points[at] = this.x = x;
+    points[at + 1] = this.y = y;
   }
+  /** What was collected. The builder starts anew after that. */
   build(closed: boolean): Contour {
-    return new Contour(new Uint8Array(this.#degrees), new Float64Array(this.#points), closed);
+    const { degrees, points } = this.#room;
+    const built = new Contour(degrees.slice(0, this.#size), points.slice(0, this.#size * stride), closed);
+    // Builders are made by the hundred, and room of this size costs more than what is written into it.
+    if (spare.length < mostSpare) spare.push(this.#room);
+    this.#room = nowhere;
+    this.#size = 0;
+    return built;
+  }
+
+  /** Starts a segment where the contour stands. @returns where its numbers start */
+  #next(degree: number): number {
+    if (this.#size === this.#room.degrees.length) {
+      const { degrees, points } = this.#room;
+      this.#room = roomFor(Math.max(32, 2 * this.#size));
+      this.#room.degrees.set(degrees);
+      this.#room.points.set(points);
+    }
+    const { degrees, points } = this.#room;
+    const o = this.#size * stride;
+    degrees[this.#size++] = degree;
+    points[o] = this.x;
+    points[o + 1] = this.y;
+    return o;
   }
 }
 

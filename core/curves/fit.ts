@@ -1,3 +1,4 @@
+import { norm } from "./bezier";
 import type { Budget } from "./budget";
 import type { ContourBuilder } from "./contour";
 
@@ -55,7 +56,7 @@ export function fitOne(curve: Sampler, a: number, b: number, tolerance: number):
   ys[n] = sample[1];
   let ex = sample[2];
   let ey = sample[3];
-  let length = Math.hypot(ex, ey) || 1;
+  let length = norm(ex, ey) || 1;
   ex /= length;
   ey /= length;
   curve(a, sample);
@@ -63,7 +64,7 @@ export function fitOne(curve: Sampler, a: number, b: number, tolerance: number):
   ys[0] = sample[1];
   let sx = sample[2];
   let sy = sample[3];
-  length = Math.hypot(sx, sy) || 1;
+  length = norm(sx, sy) || 1;
   sx /= length;
   sy /= length;
   let around = 0;
@@ -76,16 +77,16 @@ export function fitOne(curve: Sampler, a: number, b: number, tolerance: number):
       break;
     }
     curve(a + ((b - a) * i) / n, sample);
-    length = Math.hypot(sample[2], sample[3]) || 1;
+    length = norm(sample[2], sample[3]) || 1;
     turns ||= dx * sample[2] + dy * sample[3] < leastCos * length;
     dx = sample[2] / length;
     dy = sample[3] / length;
     xs[i] = sample[0];
     ys[i] = sample[1];
     us[i] = i / n;
-    around += Math.hypot(xs[i] - xs[i - 1], ys[i] - ys[i - 1]);
+    around += norm(xs[i] - xs[i - 1], ys[i] - ys[i - 1]);
   }
-  around += Math.hypot(xs[n] - xs[n - 1], ys[n] - ys[n - 1]);
+  around += norm(xs[n] - xs[n - 1], ys[n] - ys[n - 1]);
   if (turns && around > tolerance) {
     set(sx, sy, ex, ey, around / 3, around / 3);
     return Infinity;
@@ -151,7 +152,14 @@ function solve(sx: number, sy: number, ex: number, ey: number, around: number, t
 
 /** Moves every parameter one step of Newton's method towards its foot on the cubic. @returns the largest squared distance */
 function refine(): number {
-  const [x0, y0, x1, y1, x2, y2, x3, y3] = fitted;
+  const x0 = fitted[0];
+  const y0 = fitted[1];
+  const x1 = fitted[2];
+  const y1 = fitted[3];
+  const x2 = fitted[4];
+  const y2 = fitted[5];
+  const x3 = fitted[6];
+  const y3 = fitted[7];
   // Coefficients of 1, t, t^2, t^3: one set serves all points.
   const bx = 3 * (x1 - x0);
   const by = 3 * (y1 - y0);
@@ -173,7 +181,8 @@ function refine(): number {
     us[i] = u;
     const fx = ((dx * u + cx) * u + bx) * u + x0 - xs[i];
     const fy = ((dy * u + cy) * u + by) * u + y0 - ys[i];
-    worst = Math.max(worst, fx * fx + fy * fy);
+    const off = fx * fx + fy * fy;
+    if (off > worst) worst = off;
   }
   return worst;
 }

@@ -1,4 +1,4 @@
-import { cut, directionAt, slopeAt, valueAt } from "./bezier";
+import { cut, directionAt, norm, slopeAt, valueAt } from "./bezier";
 import { ContourBuilder, stride, type Contour } from "./contour";
 
 /** Nodes and weights of Gauss and Legendre's rule of order 16, one half: Abramowitz and Stegun, table 25.4. */
@@ -10,7 +10,7 @@ function gauss(p: ArrayLike<number>, o: number, degree: number, a: number, b: nu
   const half = (b - a) / 2;
   let sum = 0;
   for (let i = 0; i < nodes.length; i++)
-    for (const t of [middle - half * nodes[i], middle + half * nodes[i]]) sum += weights[i] * Math.hypot(slopeAt(p, o, degree, t), slopeAt(p, o + 1, degree, t));
+    for (const t of [middle - half * nodes[i], middle + half * nodes[i]]) sum += weights[i] * norm(slopeAt(p, o, degree, t), slopeAt(p, o + 1, degree, t));
   return sum * half;
 }
 
@@ -19,7 +19,7 @@ function gauss(p: ArrayLike<number>, o: number, degree: number, a: number, b: nu
  * it, since near a cusp the speed is no polynomial at all.
  */
 export function lengthOf(p: ArrayLike<number>, o: number, degree: number, a = 0, b = 1, depth = 0): number {
-  if (degree === 1) return (b - a) * Math.hypot(p[o + 2] - p[o], p[o + 3] - p[o + 1]);
+  if (degree === 1) return (b - a) * norm(p[o + 2] - p[o], p[o + 3] - p[o + 1]);
   const whole = gauss(p, o, degree, a, b);
   if (depth >= 24) return whole;
   const m = (a + b) / 2;
@@ -41,7 +41,7 @@ export function parameterAt(p: ArrayLike<number>, o: number, degree: number, len
     if (Math.abs(off) <= 1e-9 * total) break;
     if (off > 0) hi = t;
     else lo = t;
-    const speed = Math.hypot(slopeAt(p, o, degree, t), slopeAt(p, o + 1, degree, t));
+    const speed = norm(slopeAt(p, o, degree, t), slopeAt(p, o + 1, degree, t));
     const next = t - off / speed;
     t = next > lo && next < hi ? next : (lo + hi) / 2;
   }

@@ -1,4 +1,4 @@
-import { directionAt, footNear, slopeAt, valueAt } from "./bezier";
+import { directionAt, footNear, norm, slopeAt, valueAt } from "./bezier";
 import type { Budget } from "./budget";
 import { ContourBuilder, stride, type Contour } from "./contour";
 import { fitOne, fitted, type Sampler } from "./fit";
@@ -75,7 +75,7 @@ function serves(c: Contour, k: number, count: number, tolerance: number): boolea
       let off = Infinity;
       for (const guess of [(i + t) / count, 0.1, 0.5, 0.9]) {
         const foot = footNear(fitted, 0, 3, x, y, guess);
-        off = Math.min(off, Math.hypot(valueAt(fitted, 0, 3, foot) - x, valueAt(fitted, 1, 3, foot) - y));
+        off = Math.min(off, norm(valueAt(fitted, 0, 3, foot) - x, valueAt(fitted, 1, 3, foot) - y));
         if (off <= tolerance) break;
       }
       if (off > tolerance) return false;
@@ -91,7 +91,7 @@ function runOf(c: Contour, k: number, count: number): Sampler {
   for (let i = 0; i < count; i++) {
     const o = ((k + i) % c.size) * stride;
     let length = 0;
-    for (let j = 0; j < c.degrees[(k + i) % c.size]; j++) length += Math.hypot(c.points[o + 2 * j + 2] - c.points[o + 2 * j], c.points[o + 2 * j + 3] - c.points[o + 2 * j + 1]);
+    for (let j = 0; j < c.degrees[(k + i) % c.size]; j++) length += norm(c.points[o + 2 * j + 2] - c.points[o + 2 * j], c.points[o + 2 * j + 3] - c.points[o + 2 * j + 1]);
     ends[i + 1] = ends[i] + length;
   }
   return (t, out) => {

@@ -1,4 +1,4 @@
-import { curvatureAt, directionAt, slopeAt, valueAt } from "./bezier";
+import { curvatureAt, directionAt, norm, slopeAt, valueAt } from "./bezier";
 import { stride, type Contour } from "./contour";
 import { lengthOf } from "./length";
 
@@ -106,7 +106,7 @@ export class Track {
 
 const direction = new Float64Array(2);
 
-const speed = (p: ArrayLike<number>, o: number, d: number, t: number) => Math.max(1e-9, Math.hypot(slopeAt(p, o, d, t), slopeAt(p, o + 1, d, t)));
+const speed = (p: ArrayLike<number>, o: number, d: number, t: number) => Math.max(1e-9, norm(slopeAt(p, o, d, t), slopeAt(p, o + 1, d, t)));
 
 /** The angle from one direction to another, between half a turn either way. */
 const turn = (ax: number, ay: number, bx: number, by: number) => Math.atan2(ax * by - ay * bx, ax * bx + ay * by);

@@ -1,4 +1,4 @@
-import { slopeAt, directionAt, valueAt } from "./bezier";
+import { directionAt, norm, slopeAt, valueAt } from "./bezier";
 import type { Budget } from "./budget";
 import { ContourBuilder, stride, type Contour } from "./contour";
 import { CurveError } from "./errors";
@@ -69,10 +69,10 @@ function staysStraight(curve: Sampler, tolerance: number): boolean {
   const [x0, y0] = image;
   curve(1, image);
   const [x1, y1] = image;
-  const length = Math.hypot(x1 - x0, y1 - y0);
+  const length = norm(x1 - x0, y1 - y0);
   for (let i = 1; i < samples; i++) {
     curve(i / samples, image);
-    const off = length > 0 ? Math.abs((image[0] - x0) * (y1 - y0) - (image[1] - y0) * (x1 - x0)) / length : Math.hypot(image[0] - x0, image[1] - y0);
+    const off = length > 0 ? Math.abs((image[0] - x0) * (y1 - y0) - (image[1] - y0) * (x1 - x0)) / length : norm(image[0] - x0, image[1] - y0);
     if (off > tolerance / 10) return false;
   }
   curve(1, image);

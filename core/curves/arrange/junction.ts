@@ -1,4 +1,4 @@
-import { footNear, valueAt } from "../bezier";
+import { footNear, norm, valueAt } from "../bezier";
 import type { Segment } from "../contour";
 import { crossingNear } from "../crossing";
 import type { GridMesh } from "./mesh";
@@ -66,7 +66,7 @@ function meetBetween(a: Section, b: Section, { x, y }: Junction): number {
   const [wholeA, wholeB] = [isWhole(end), isWhole(start)];
   if (!wholeA) settle(a, end, x, y, false);
   if (!wholeB) settle(b, start, x, y, true);
-  const gap = wholeA || wholeB ? 0 : Math.max(1e-9, Math.hypot(end.x - start.x, end.y - start.y));
+  const gap = wholeA || wholeB ? 0 : Math.max(1e-9, norm(end.x - start.x, end.y - start.y));
   if (wholeA && !wholeB) moveTo(start, end.x, end.y);
   else if (wholeB && !wholeA) moveTo(end, start.x, start.y);
   else {

@@ -1,4 +1,4 @@
-import { valueAt } from "../bezier";
+import { norm, valueAt } from "../bezier";
 import { ContourBuilder, stride, type Contour } from "../contour";
 
 /** Rings narrower than this come from rounding, not from shapes; in units. */
@@ -43,10 +43,10 @@ export function isSliver(c: Contour): boolean {
   for (let k = 0; k < c.size; k++) {
     const o = k * stride;
     const n = 2 * c.degrees[k];
-    around += Math.hypot(c.points[o + n] - c.points[o], c.points[o + n + 1] - c.points[o + 1]);
+    around += norm(c.points[o + n] - c.points[o], c.points[o + n + 1] - c.points[o + 1]);
     if (c.degrees[k] > 1) {
       const d = c.degrees[k];
-      around += Math.hypot(valueAt(c.points, o, d, 0.5) - (c.points[o] + c.points[o + n]) / 2, valueAt(c.points, o + 1, d, 0.5) - (c.points[o + 1] + c.points[o + n + 1]) / 2);
+      around += norm(valueAt(c.points, o, d, 0.5) - (c.points[o] + c.points[o + n]) / 2, valueAt(c.points, o + 1, d, 0.5) - (c.points[o + 1] + c.points[o + n + 1]) / 2);
     }
   }
   return area < (around * sliver) / 2;
@@ -64,7 +64,7 @@ export function withoutIdleNodes(c: Contour): Contour {
     const uy = points[a + 3] - points[a + 1];
     const vx = points[b + 2] - points[b];
     const vy = points[b + 3] - points[b + 1];
-    const lengths = Math.hypot(ux, uy) * Math.hypot(vx, vy);
+    const lengths = norm(ux, uy) * norm(vx, vy);
     return Math.abs(ux * vy - uy * vx) <= 1e-6 * lengths && ux * vx + uy * vy > 0;
   };
   const kept: number[] = [];

@@ -1,3 +1,5 @@
+import { norm } from "../bezier";
+
 /** What writes lines and cubics on from where it stands. */
 export interface Tip {
   readonly x: number;
@@ -48,7 +50,7 @@ export function addJoin(out: Tip, { x, y, ax, ay, bx, by, fromCorner, toCorner }
   const sin = ax * by - ay * bx;
   const toX = x + d * by;
   const toY = y - d * bx;
-  const gap = Math.abs(d) * Math.hypot(bx - ax, by - ay);
+  const gap = Math.abs(d) * norm(bx - ax, by - ay);
   if (gap <= noGap && cos > 0) {
     if (toCorner !== fromCorner) out.line(toCorner ? x : toX, toCorner ? y : toY);
     return false;
@@ -94,7 +96,7 @@ export function addJoin(out: Tip, { x, y, ax, ay, bx, by, fromCorner, toCorner }
 export function addArc(out: Tip, x: number, y: number, turn: number, toX: number, toY: number): void {
   const startX = out.x - x;
   const startY = out.y - y;
-  const radius = Math.hypot(startX, startY);
+  const radius = norm(startX, startY);
   const quarters = Math.abs(turn) / (Math.PI / 2);
   let n = Math.max(1, Math.ceil(quarters - 1e-9));
   while (radius * 2.72e-4 * (quarters / n) ** 6 > 0.015) n++;

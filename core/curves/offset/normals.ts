@@ -1,4 +1,4 @@
-import { bendAt, directionAt, slopeAt, valueAt } from "../bezier";
+import { bendAt, directionAt, norm, slopeAt, valueAt } from "../bezier";
 import { ContourBuilder, stride, type Segment } from "../contour";
 import { fitCubics, type Sampler } from "../fit";
 import { derivative, minus, plus, signChanges, times } from "../roots";
@@ -63,7 +63,7 @@ function radiusAt({ p, o, degree }: Segment, length: number, t: number): number 
   const dx = slopeAt(p, o, degree, t);
   const dy = slopeAt(p, o + 1, degree, t);
   const turn = dx * bendAt(p, o + 1, degree, t) - dy * bendAt(p, o, degree, t);
-  const speed = Math.hypot(dx, dy);
+  const speed = norm(dx, dy);
   // Where the curve stands still it turns at once.
   const radius = turn === 0 ? 0 : Math.abs(speed ** 3 / turn);
   return Math.sign(length) * Math.min(Math.abs(length), radius);

@@ -1,4 +1,4 @@
-import { curvatureAt, directionAt, valueAt } from "../bezier";
+import { curvatureAt, directionAt, norm, valueAt } from "../bezier";
 import type { Segment } from "../contour";
 import type { Stretch } from "./tight";
 import { lineTo, type Trace } from "./trace";
@@ -26,7 +26,7 @@ export function strip(s: Segment, d: number, [a, b]: Stretch, to: Trace): void {
     const t1 = a + ((b - a) * k) / steps;
     const x1 = valueAt(p, o, degree, t1);
     const y1 = valueAt(p, o + 1, degree, t1);
-    const length = Math.hypot(x1 - x0, y1 - y0);
+    const length = norm(x1 - x0, y1 - y0);
     if (length > 1e-9) {
       const reach = (Math.sign(d) * reachOf(s, t0, t1, Math.abs(d))) / length;
       const nx = (y1 - y0) * reach;
@@ -50,7 +50,7 @@ function reachOf({ p, o, degree }: Segment, t0: number, t1: number, d: number): 
   }
   const middle = (t0 + t1) / 2;
   const off = (i: number) => valueAt(p, o + i, degree, middle) - (valueAt(p, o + i, degree, t0) + valueAt(p, o + i, degree, t1)) / 2;
-  const bulge = Math.hypot(off(0), off(1));
+  const bulge = norm(off(0), off(1));
   return Math.max(0, Math.min(d - bulge - Math.min(0.05, d / 20), 1.25 * radius + 2 * bulge));
 }
 

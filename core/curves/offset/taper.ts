@@ -1,4 +1,4 @@
-import { bendAt, directionAt, slopeAt, valueAt } from "../bezier";
+import { bendAt, directionAt, norm, slopeAt, valueAt } from "../bezier";
 import type { Budget } from "../budget";
 import { ContourBuilder, reversed, segmentOf, stride, type Contour, type Segment } from "../contour";
 import { fitCubics, type Sampler } from "../fit";
@@ -105,7 +105,7 @@ function along(segment: Segment, from: number, till: number, exact: boolean, to:
     s[1] = valueAt(p, o + 1, degree, t) - d * dir[0];
     const dx = slopeAt(p, o, degree, t);
     const dy = slopeAt(p, o + 1, degree, t);
-    const speed = Math.hypot(dx, dy);
+    const speed = norm(dx, dy);
     const turn = speed > 0 ? (dx * bendAt(p, o + 1, degree, t) - dy * bendAt(p, o, degree, t)) / speed ** 3 : 0;
     const speedUp = Math.max(1e-6, sign * (1 + turn * d));
     s[2] = dir[0] * speedUp + sign * slope * dir[1];

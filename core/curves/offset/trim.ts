@@ -1,4 +1,4 @@
-import { cut, directionAt } from "../bezier";
+import { cut, directionAt, norm } from "../bezier";
 import { ContourBuilder, stride, type Contour } from "../contour";
 import { crossingNear } from "../crossing";
 
@@ -64,8 +64,8 @@ export function loopsOf({ size: n, points: p, degree, start }: ClosedWay, closin
     const on = (gx * da[1] - gy * da[0]) / det;
     // Both run on past the crossing: the first has to be cut short, the second starts later.
     if (back > 0 || on < 0) continue;
-    const la = Math.hypot(p[oa + 2 * na] - p[oa], p[oa + 2 * na + 1] - p[oa + 1]);
-    const lb = Math.hypot(p[ob + 2 * nb] - p[ob], p[ob + 2 * nb + 1] - p[ob + 1]);
+    const la = norm(p[oa + 2 * na] - p[oa], p[oa + 2 * na + 1] - p[oa + 1]);
+    const lb = norm(p[ob + 2 * nb] - p[ob], p[ob + 2 * nb + 1] - p[ob + 1]);
     if (-back > most * la || on > most * lb) continue;
     const crossing = crossingNear({ p, o: oa, degree: na }, 1 + back / la, { p, o: ob, degree: nb }, on / lb);
     if (!crossing) continue;
@@ -102,7 +102,7 @@ export function withoutLoops(raw: Contour, closings: readonly number[]): Contour
     out.segment(part, 0, raw.degrees[k]);
   }
   // Newton's method ends a hair apart on the two curves.
-  if (Math.hypot(out.x - startX, out.y - startY) < 1e-6) out.endAt(startX, startY);
+  if (norm(out.x - startX, out.y - startY) < 1e-6) out.endAt(startX, startY);
   else out.line(startX, startY);
   return out.build(true);
 }
