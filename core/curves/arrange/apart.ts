@@ -17,7 +17,7 @@ export interface Border {
  * outside of it, which a ray from its leftmost point tells.
  */
 export function bordersApart(mesh: GridMesh, strips: Strips, weights: Int32Array, cover: Cover, labelOf: Labels): Border[] {
-  const { x, y, first, last, chains, contours } = mesh;
+  const { x, y, chains, contours } = mesh;
   // The leftmost, and of those the lowest, vertex of each contour is an end of a chain.
   const leftmost = new Int32Array(contours.length).fill(-1);
   for (let i = 0; i < chains.count; i++) {
@@ -33,28 +33,20 @@ export function bordersApart(mesh: GridMesh, strips: Strips, weights: Int32Array
     const v = leftmost[c];
     if (v < 0) continue;
     const west = coverWestOf(mesh, x[v], y[v], c, own, weights, cover, strips);
-    // A contour that runs counterclockwise has what lies inside on its left.
-    let area = 0;
-    let around = 0;
-    let px = x[first[c]] - x[v];
-    let py = y[first[c]] - y[v];
-    for (let i = first[c] + 1; i <= last[c]; i++) {
-      const nx = x[i] - x[v];
-      const ny = y[i] - y[v];
-      area += px * ny - nx * py;
-      around += Math.abs(nx - px) + Math.abs(ny - py);
-      px = nx;
-      py = ny;
-    }
-    // Chords lie within a fraction of a unit of their curves: what is this wide on the average is no sliver.
-    const wide = Math.abs(area) > around * mesh.grid.scale;
-    const counterclockwise = area > 0;
+    const counterclockwise = turnsLeft(mesh, c, v);
     const inside = labelOf(counterclockwise ? cover.plus(west, weights[c]) : cover.minus(west, weights[c]));
     const outside = labelOf(west);
-    if (inside === outside || (!wide && isSliver(contours[c]))) continue;
+    if (inside === outside || isSliver(contours[c])) continue;
     const [outer, counter] = counterclockwise ? [contours[c], undefined] : [undefined, contours[c]];
     if (inside >= 0) borders.push({ contour: outer ?? reversed(contours[c]), label: inside, from: c });
     if (outside >= 0) borders.push({ contour: counter ?? reversed(contours[c]), label: outside, from: c });
   }
   return borders;
+}
+
+/** Whether a contour that does not meet itself runs counterclockwise, with what lies inside on its left: at its leftmost and lowest vertex it turns that way. */
+function turnsLeft({ x, y, first, last }: GridMesh, contour: number, v: number): boolean {
+  const before = v === first[contour] ? last[contour] - 1 : v - 1;
+  const after = v + 1;
+  return (x[v] - x[before]) * (y[after] - y[v]) - (y[v] - y[before]) * (x[after] - x[v]) > 0;
 }

@@ -33,35 +33,42 @@ let roomContour = new Int32Array(1024);
 export function chainsOf(x: Float64Array, y: Float64Array, first: Int32Array, last: Int32Array, places?: Float64Array): Chains {
   const spikes: number[] = [];
   let count = 0;
-  const start = (vertex: number, contour: number) => {
-    if (count === roomFrom.length) {
-      roomFrom = twice(roomFrom);
-      roomContour = twice(roomContour);
-    }
-    roomFrom[count] = vertex;
-    roomContour[count++] = contour;
-  };
   for (let c = 0; c < first.length; c++) {
-    if (last[c] <= first[c]) continue;
-    start(first[c], c);
+    const end = last[c];
+    if (end <= first[c]) continue;
+    let start = first[c];
     // The way that the chain goes: 0 while it has gone neither.
     let sx = 0;
     let sy = 0;
-    for (let i = first[c]; i < last[c]; i++) {
-      const dx = x[i + 1] - x[i];
-      const dy = y[i + 1] - y[i];
-      const ends = places !== undefined && i > first[c] && Math.floor(places[i]) !== Math.floor(places[i - 1]);
-      if (ends || (sx > 0 && dx < 0) || (sx < 0 && dx > 0) || (sy > 0 && dy < 0) || (sy < 0 && dy > 0)) {
-        if (turnsBack(x, y, i - 1, i, i + 1)) spikes.push(i);
-        start(i, c);
+    let px = x[start];
+    let py = y[start];
+    for (let i = start; ; i++) {
+      // Nothing is read beyond the last vertex: that would make every reading slower.
+      const nx = i === end ? px : x[i + 1];
+      const ny = i === end ? py : y[i + 1];
+      const dx = nx - px;
+      const dy = ny - py;
+      const turns = (sx > 0 && dx < 0) || (sx < 0 && dx > 0) || (sy > 0 && dy < 0) || (sy < 0 && dy > 0);
+      if (i === end || turns || (places !== undefined && i > start && Math.floor(places[i]) !== Math.floor(places[i - 1]))) {
+        if (count === roomFrom.length) {
+          roomFrom = twice(roomFrom);
+          roomContour = twice(roomContour);
+        }
+        roomFrom[count] = start;
+        roomContour[count++] = c;
+        if (i === end) break;
+        if (turns && turnsBack(x, y, i - 1, i, i + 1)) spikes.push(i);
+        start = i;
         sx = dx;
         sy = dy;
       } else {
         if (sx === 0) sx = dx;
         if (sy === 0) sy = dy;
       }
+      px = nx;
+      py = ny;
     }
-    if (turnsBack(x, y, last[c] - 1, first[c], first[c] + 1)) spikes.push(first[c]);
+    if (turnsBack(x, y, end - 1, first[c], first[c] + 1)) spikes.push(first[c]);
   }
   const from = roomFrom.slice(0, count);
   const contour = roomContour.slice(0, count);

@@ -107,7 +107,8 @@ function gridFor(contours: readonly Contour[], coarser: number): Grid {
  * runs: where two shapes share it, they share its vertices.
  * @returns the number after the last vertex
  */
-function flattenContour({ degrees, points: p, size }: Contour, { scale, originX, originY }: Grid, tolerance: number, budget: Budget, start: number): number {
+function flattenContour({ degrees, points: p, size }: Contour, grid: Grid, tolerance: number, budget: Budget, start: number): number {
+  const { scale, originX, originY } = grid;
   let n = start;
   for (let k = 0; k < size; k++) {
     const o = k * stride;
@@ -119,46 +120,58 @@ function flattenContour({ degrees, points: p, size }: Contour, { scale, originX,
       roomY = twice(roomY);
       roomU = twice(roomU);
     }
-    const end = o + 2 * degree;
-    const backwards = p[end] < p[o] || (p[end] === p[o] && p[end + 1] < p[o + 1]);
-    const a = backwards ? end : o;
-    // The curve as a polynomial in grid cells: one set of coefficients serves all its points.
-    const x0 = (p[a] - originX) * scale;
-    const y0 = (p[a + 1] - originY) * scale;
-    let bx = 0;
-    let by = 0;
-    let cx = 0;
-    let cy = 0;
-    let dx = 0;
-    let dy = 0;
-    if (steps > 1) {
-      const step = backwards ? -2 : 2;
-      const b = a + step;
-      const c = b + step;
-      bx = degree * scale * (p[b] - p[a]);
-      by = degree * scale * (p[b + 1] - p[a + 1]);
-      cx = scale * (p[a] - 2 * p[b] + p[c]);
-      cy = scale * (p[a + 1] - 2 * p[b + 1] + p[c + 1]);
-      if (degree === 3) {
-        const d = c + step;
-        cx *= 3;
-        cy *= 3;
-        dx = scale * (p[d] - p[a] + 3 * (p[b] - p[c]));
-        dy = scale * (p[d + 1] - p[a + 1] + 3 * (p[b + 1] - p[c + 1]));
-      }
-    }
-    for (let i = 0; i < steps; i++) {
-      const t = (backwards ? steps - i : i) / steps;
-      const gx = Math.round(i === 0 ? (p[o] - originX) * scale : ((dx * t + cx) * t + bx) * t + x0);
-      const gy = Math.round(i === 0 ? (p[o + 1] - originY) * scale : ((dy * t + cy) * t + by) * t + y0);
-      // A vertex that falls on the one before it adds nothing, but what follows belongs to the later place.
-      if (n > start && roomX[n - 1] === gx && roomY[n - 1] === gy) roomU[n - 1] = k + i / steps;
-      else {
-        roomX[n] = gx;
-        roomY[n] = gy;
-        roomU[n++] = k + i / steps;
-      }
-    }
+    n = put(Math.round((p[o] - originX) * scale), Math.round((p[o + 1] - originY) * scale), k, n, start);
+    if (steps > 1) n = flattenCurve(p, o, degree, steps, grid, k, n);
+  }
+  return n;
+}
+
+/** A vertex that falls on the one before it adds nothing, but what follows belongs to the later place. @returns the number after it */
+function put(x: number, y: number, place: number, n: number, start: number): number {
+  const at = n > start && roomX[n - 1] === x && roomY[n - 1] === y ? n - 1 : n;
+  roomX[at] = x;
+  roomY[at] = y;
+  roomU[at] = place;
+  return at + 1;
+}
+
+/** Writes the vertices between the ends of curve k. @returns the number after the last */
+function flattenCurve(p: Float64Array, o: number, degree: number, steps: number, { scale, originX, originY }: Grid, k: number, from: number): number {
+  const end = o + 2 * degree;
+  const backwards = p[end] < p[o] || (p[end] === p[o] && p[end + 1] < p[o + 1]);
+  const a = backwards ? end : o;
+  const step = backwards ? -2 : 2;
+  const b = a + step;
+  const c = b + step;
+  // The curve as a polynomial in grid cells: one set of coefficients serves all its points.
+  const x0 = (p[a] - originX) * scale + 0.5;
+  const y0 = (p[a + 1] - originY) * scale + 0.5;
+  const bx = degree * scale * (p[b] - p[a]);
+  const by = degree * scale * (p[b + 1] - p[a + 1]);
+  let cx = scale * (p[a] - 2 * p[b] + p[c]);
+  let cy = scale * (p[a + 1] - 2 * p[b + 1] + p[c + 1]);
+  let dx = 0;
+  let dy = 0;
+  if (degree === 3) {
+    const d = c + step;
+    cx *= 3;
+    cy *= 3;
+    dx = scale * (p[d] - p[a] + 3 * (p[b] - p[c]));
+    dy = scale * (p[d + 1] - p[a + 1] + 3 * (p[b + 1] - p[c + 1]));
+  }
+  const [gridX, gridY, places] = [roomX, roomY, roomU];
+  const share = 1 / steps;
+  let n = from;
+  let px = gridX[n - 1];
+  let py = gridY[n - 1];
+  for (let i = 1; i < steps; i++) {
+    const t = (backwards ? steps - i : i) * share;
+    const gx = Math.floor(((dx * t + cx) * t + bx) * t + x0);
+    const gy = Math.floor(((dy * t + cy) * t + by) * t + y0);
+    if (gx === px && gy === py) n--;
+    gridX[n] = px = gx;
+    gridY[n] = py = gy;
+    places[n++] = k + i * share;
   }
   return n;
 }

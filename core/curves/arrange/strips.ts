@@ -70,8 +70,14 @@ export function eachAt(chains: Chains, strips: Strips, px: number, py: number, f
 function reachOf({ maxX }: Chains, { lists, reaches }: Strips, strip: number): Float64Array {
   const known = reaches[strip];
   if (known) return known;
+  const list = lists[strip];
+  const reach = new Float64Array(list.length);
   let far = -Infinity;
-  return (reaches[strip] = Float64Array.from(lists[strip], (i) => (far = Math.max(far, maxX[i]))));
+  for (let k = 0; k < list.length; k++) {
+    if (maxX[list[k]] > far) far = maxX[list[k]];
+    reach[k] = far;
+  }
+  return (reaches[strip] = reach);
 }
 
 /** Calls `found` once for each pair of chains whose boxes meet, borders included. */
