@@ -18,13 +18,13 @@ export interface Border {
  */
 export function bordersApart(mesh: GridMesh, strips: Strips, weights: Int32Array, cover: Cover, labelOf: Labels): Border[] {
   const { x, y, chains, contours } = mesh;
-  // The leftmost, and of those the lowest, vertex of each contour is an end of a chain.
+  // A leftmost vertex of each contour is an end of a chain.
   const leftmost = new Int32Array(contours.length).fill(-1);
   for (let i = 0; i < chains.count; i++) {
     const c = chains.contour[i];
     const v = chains.from[i];
     const b = leftmost[c];
-    if (b < 0 || x[v] < x[b] || (x[v] === x[b] && y[v] < y[b])) leftmost[c] = v;
+    if (b < 0 || x[v] < x[b]) leftmost[c] = v;
   }
   const own = new Int32Array(contours.length);
   for (let c = 0; c < own.length; c++) own[c] = c;
@@ -44,9 +44,16 @@ export function bordersApart(mesh: GridMesh, strips: Strips, weights: Int32Array
   return borders;
 }
 
-/** Whether a contour that does not meet itself runs counterclockwise, with what lies inside on its left: at its leftmost and lowest vertex it turns that way. */
+/** Whether a contour that does not meet itself runs counterclockwise, with what lies inside on its left: at its leftmost vertex it turns that way. */
 function turnsLeft({ x, y, first, last }: GridMesh, contour: number, v: number): boolean {
   const before = v === first[contour] ? last[contour] - 1 : v - 1;
-  const after = v + 1;
-  return (x[v] - x[before]) * (y[after] - y[v]) - (y[v] - y[before]) * (x[after] - x[v]) > 0;
+  let after = v;
+  let turn = 0;
+  // On a straight way up or down it does not turn yet.
+  while (turn === 0) {
+    after = after + 1 === last[contour] ? first[contour] : after + 1;
+    turn = (x[v] - x[before]) * (y[after] - y[v]) - (y[v] - y[before]) * (x[after] - x[v]);
+    if (after === before) break;
+  }
+  return turn > 0;
 }

@@ -76,6 +76,18 @@ describe("nodes", () => {
   });
 });
 
+test("contours that meet nothing wind the way they run, wherever on them they start", () => {
+  const corners = [[0, 0], [60, 0], [60, 40], [0, 40]];
+  // Also in the middle of each side, where a contour does not turn.
+  const around = corners.flatMap(([x, y], i) => [[x, y], [(x + corners[(i + 1) % 4][0]) / 2, (y + corners[(i + 1) % 4][1]) / 2]] as [number, number][]);
+  for (let start = 0; start < around.length; start++) {
+    const outline = [...around.slice(start), ...around.slice(0, start)];
+    const total = (points: [number, number][]) => resolve(contoursOf(polygonPath(points), true), (w) => w > 0).reduce((sum, c) => sum + areaOf(c), 0);
+    expect(total(outline)).toBe(2400);
+    expect(total([...outline].reverse())).toBe(0);
+  }
+});
+
 describe("several shapes at once", () => {
   test("are each resolved as if alone, wherever they lie", () => {
     const shapes = [circle(0, 0, 100), circle(0, 0, 100), together(rectangle(0, 0, 50, 50), rectangle(25, 25, 50, 50)), polygonPath([[0, 0], [100, 100], [100, 0], [0, 100]])];
