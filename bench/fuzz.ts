@@ -1,38 +1,131 @@
 /**
- * npm run fuzz -- [cases] [first seed]: random cases of all operations of the curve kernel, judged by the area in which they differ from fine
- * polygons. Prints every wrong one with its seed, and ends with status 1 where there is one.
+ * npm run fuzz: random cases of the curve kernel against independent references; ends with status 1 where one is wrong.
+ *   npm run fuzz                             10,000 cases of every operation, 10,000 of layered looks, and every glyph of every face once
+ *   npm run fuzz -- operations [n] [seed]    every operation, by area, against fine polygons clipped by Clipper2
+ *   npm run fuzz -- layered [n] [seed]       what layered looks make, every boolean and what must hold of their areas; faults are reduced and written as JSON
+ *   npm run fuzz -- letters [n] [seed]       every n-th glyph of every face (1), grown or banded at a distance and with a join by its number, by strip width
+ *   npm run fuzz -- letters all              every glyph at every distance with every join, grown and banded: a day's work
  */
-import { loadClipper } from "../tests/kernel/clipper";
+import { mkdirSync, writeFileSync } from "node:fs";
+import { CurveKernel } from "../core/curves/kernel";
+import { writeSvgPath } from "../core/curves/write-svg-path";
+import { shippedFaces } from "../server/faces/shipped";
 import { judge } from "../tests/kernel/cases";
-import { benchFaces, openFace, outlines } from "../tests/kernel/letters";
-
-const cases = Number(process.argv[2] ?? 10_000);
-const first = Number(process.argv[3] ?? 1);
+import { loadClipper } from "../tests/kernel/clipper";
+import { hold, type Fault } from "../tests/kernel/held";
+import { benchFaces, glyphCount, openFace, outlines } from "../tests/kernel/letters";
+import { Random, startedAt } from "../tests/kernel/random";
+import { distances, joins, stripWidth, widestStrip, type Outlining } from "../tests/kernel/strip-width";
 
 const m = await loadClipper();
-const letters = (await Promise.all(benchFaces.map(async (f) => outlines(await openFace(f), "BrindlemoorAQgs&8")))).flat();
-const kinds = new Map<string, { cases: number; wrong: number; ms: number }>();
-let wrong = 0;
-const start = performance.now();
-for (let seed = first; seed < first + cases; seed++) {
-  let kind = "";
-  let bad = false;
-  let ms = 0;
-  try {
-    const v = judge(m, seed, letters);
-    kind = v.what.split(" ")[0];
-    ({ ms } = v);
-    bad = v.wrong;
-    if (bad) console.log(`wrong: seed ${seed}, ${v.what}: ${v.off.toFixed(3)} of ${v.against.toFixed(1)} square units (${((100 * v.off) / v.against).toFixed(3)} %)`);
-  } catch (error) {
-    bad = true;
-    console.log(`wrong: seed ${seed} ends in: ${(error as Error).stack?.split("\n").slice(0, 3).join(" | ")}`);
+const letters = async (faces: readonly string[]) => (await Promise.all(faces.map(async (f) => outlines(await openFace(f), "BrindlemoorAQgs&8")))).flat();
+
+/** Counts cases by kind, and says how far it is. */
+class Tally {
+  wrong = 0;
+  #cases = 0;
+  readonly #kinds = new Map<string, { cases: number; wrong: number; checks: number; ms: number }>();
+  readonly #start = performance.now();
+
+  constructor(readonly title: string) {}
+
+  add(kind: string, isWrong: boolean, checks: number, ms: number): void {
+    const sum = this.#kinds.get(kind) ?? { cases: 0, wrong: 0, checks: 0, ms: 0 };
+    this.#kinds.set(kind, { cases: sum.cases + 1, wrong: sum.wrong + (isWrong ? 1 : 0), checks: sum.checks + checks, ms: sum.ms + ms });
+    if (isWrong) this.wrong++;
+    if (++this.#cases % 1000 === 0) console.log(`${this.title}: ${this.#cases} cases, ${this.wrong} wrong, ${((performance.now() - this.#start) / 1000).toFixed(0)} s`);
   }
-  const sum = kinds.get(kind) ?? { cases: 0, wrong: 0, ms: 0 };
-  kinds.set(kind, { cases: sum.cases + 1, wrong: sum.wrong + (bad ? 1 : 0), ms: sum.ms + ms });
-  if (bad) wrong++;
-  if ((seed - first + 1) % 1000 === 0) console.log(`${seed - first + 1} cases, ${wrong} wrong, ${((performance.now() - start) / 1000).toFixed(0)} s`);
+
+  print(): void {
+    for (const [kind, { cases, wrong, checks, ms }] of [...this.#kinds].sort())
+      console.log(`  ${kind.padEnd(24)} ${String(cases).padStart(6)} cases ${String(checks).padStart(7)} checked ${String(wrong).padStart(4)} wrong ${(ms / cases).toFixed(2).padStart(8)} ms each`);
+    console.log(`${this.title}: ${this.#cases} cases, ${this.wrong} wrong`);
+  }
 }
-for (const [kind, { cases: n, wrong: w, ms }] of [...kinds].sort()) console.log(`  ${kind.padEnd(10)} ${String(n).padStart(6)} cases  ${String(w).padStart(3)} wrong  ${(ms / n).toFixed(2).padStart(7)} ms each`);
-console.log(`${cases} cases, ${wrong} wrong`);
+
+const percent = (part: number, whole: number) => `${((100 * part) / whole).toFixed(3)} %`;
+const whereIn = (error: unknown) => (error as Error).stack?.split("\n").slice(0, 3).join(" | ");
+
+async function operations(cases: number, first: number): Promise<number> {
+  const tally = new Tally("operations");
+  const all = await letters(benchFaces);
+  for (let seed = first; seed < first + cases; seed++) {
+    try {
+      const { wrong, what, off, against, ms } = judge(m, seed, all);
+      if (wrong) console.log(`wrong: seed ${seed}, ${what}: ${off.toFixed(3)} of ${against.toFixed(1)} square units (${percent(off, against)})`);
+      tally.add(what.split(" ")[0], wrong, 1, ms);
+    } catch (error) {
+      console.log(`wrong: seed ${seed} ends in: ${whereIn(error)}`);
+      tally.add("thrown", true, 0, 0);
+    }
+  }
+  tally.print();
+  return tally.wrong;
+}
+
+/** A fault as JSON lines that the terminal's “curves” takes. */
+function write(seed: number, faults: readonly Fault[]): void {
+  mkdirSync("test-results/fuzz", { recursive: true });
+  const asked = faults.flatMap(({ reduced }) => {
+    if (!reduced) return [];
+    const [a, ...b] = reduced.inputs.map((p) => writeSvgPath(p, { decimals: 6, commands: "absolute" }));
+    return [JSON.stringify({ op: reduced.op, a, b })];
+  });
+  writeFileSync(`test-results/fuzz/layered-${seed}.jsonl`, `${[...asked, ...faults.map(({ what, off, allowed }) => JSON.stringify({ what, off, allowed }))].join("\n")}\n`);
+}
+
+async function layered(cases: number, first: number): Promise<number> {
+  const tally = new Tally("layered");
+  const all = await letters([...benchFaces, "rye", "fredoka", "shrikhand", "monoton"]);
+  for (let seed = first; seed < first + cases; seed++) {
+    const start = performance.now();
+    try {
+      const { name, size, booleans, faults } = hold(m, seed, all);
+      for (const { what, off, allowed } of faults) console.log(`wrong: seed ${seed}, ${name} at ${size}, ${what}: ${off} where ${allowed} is known`);
+      if (faults.length) write(seed, faults);
+      tally.add(name, faults.length > 0, booleans, performance.now() - start);
+    } catch (error) {
+      console.log(`wrong: seed ${seed} ends in: ${whereIn(error)}`);
+      tally.add("thrown", true, 0, 0);
+    }
+  }
+  tally.print();
+  return tally.wrong;
+}
+
+const ways: readonly Outlining[] = distances.flatMap((d) => joins.flatMap((join) => (["grow", "band"] as const).map((what) => ({ what, d, join }))));
+
+/** @param each how many of the ways a glyph is outlined in: one, by its number, or all */
+async function glyphs(every: number, first: number, each: "one" | "all"): Promise<number> {
+  const tally = new Tally("letters");
+  const r = new Random(first);
+  let widest = 0;
+  for (const { id } of shippedFaces) {
+    const face = await openFace(id);
+    const kernel = new CurveKernel();
+    for (let glyph = first % every; glyph < glyphCount(face); glyph += every) {
+      if (face.outline(glyph).isEmpty) continue;
+      const source = startedAt(face.outline(glyph), (_, size) => r.whole(0, size - 1));
+      for (const how of each === "all" ? ways : [r.pick(ways)]) {
+        const start = performance.now();
+        const width = stripWidth(m, kernel, source, how);
+        widest = Math.max(widest, width);
+        const wrong = !(width <= widestStrip);
+        if (wrong) console.log(`wrong: ${id} ${glyph}, ${JSON.stringify(how)}: a strip of ${width.toFixed(4)}; ${writeSvgPath(source, { decimals: 6, commands: "absolute" })}`);
+        tally.add(`${how.what} ${how.join.kind}`, wrong, 1, performance.now() - start);
+      }
+    }
+  }
+  tally.print();
+  console.log(`the widest strip: ${widest.toFixed(4)} units`);
+  return tally.wrong;
+}
+
+const [which, ...rest] = process.argv.slice(2);
+const [count, seed] = rest.map(Number);
+let wrong = 0;
+if (which === undefined || which === "operations") wrong += await operations(count || 10_000, seed || 1);
+if (which === undefined || which === "layered") wrong += await layered(count || 10_000, seed || 1);
+if (which === undefined || which === "letters") wrong += rest[0] === "all" ? await glyphs(1, 0, "all") : await glyphs(count || 1, seed || 0, "one");
+if (which !== undefined && !["operations", "layered", "letters"].includes(which)) console.error("There are operations, layered and letters.");
 process.exit(wrong ? 1 : 0);

@@ -12,7 +12,7 @@ import { bandContours, lineContours, type Band } from "./offset/band";
 import { growContours } from "./offset/grow";
 import { joinKey, type Join } from "./offset/joins";
 import { Path } from "./path";
-import { piecesOf, withoutCounters } from "./shapes";
+import { separateShapes, withoutCounters } from "./shapes";
 import { simplifyContour } from "./simplify";
 import { sweepContours, type Way } from "./sweep";
 import { warpContours, type NamedWarp, type Warp } from "./warp";
@@ -198,7 +198,7 @@ export class CurveKernel {
 
   /** The separate shapes of a path, each with its counters. */
   split(path: Path, budget = new Budget()): Path[] {
-    return piecesOf(this.#welded(path, budget)).map((c) => this.#made(c));
+    return separateShapes(this.#welded(path, budget)).map((c) => this.#made(c));
   }
 
   /** All that the shape covers on its way, and the faces of its sides that look along it. */

@@ -1,4 +1,5 @@
 import { cut, directionAt, norm, slopeAt, valueAt } from "./bezier";
+import { intervalOf } from "./halving";
 import { ContourBuilder, stride, type Contour } from "./contour";
 
 /** Nodes and weights of Gauss and Legendre's rule of order 16, one half: Abramowitz and Stegun, table 25.4. */
@@ -69,14 +70,8 @@ export class Course {
     const whole = this.length;
     let s = length;
     if (c.closed && whole > 0 && (s < 0 || s > whole)) s -= Math.floor(s / whole) * whole;
-    let lo = 0;
-    let hi = c.size - 1;
-    while (lo < hi) {
-      const m = (lo + hi) >> 1;
-      if (starts[m + 1] < s) lo = m + 1;
-      else hi = m;
-    }
-    return lo + parameterAt(c.points, lo * stride, c.degrees[lo], s - starts[lo], starts[lo + 1] - starts[lo]);
+    const k = intervalOf(starts, c.size, s);
+    return k + parameterAt(c.points, k * stride, c.degrees[k], s - starts[k], starts[k + 1] - starts[k]);
   }
 
   /**

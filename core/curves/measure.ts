@@ -1,6 +1,7 @@
 import { curvatureAt, directionAt, footNear, valueAt } from "./bezier";
 import { boxesOf } from "./boxes";
 import { contoursOf, stride, type Contour } from "./contour";
+import { changeBetween } from "./halving";
 import { lengthOf } from "./length";
 import type { Path } from "./path";
 import { derivative, signChanges } from "./roots";
@@ -19,16 +20,11 @@ export function windingAbout(contours: readonly Contour[], x: number, y: number)
       if (ys.every((v) => v <= y) || ys.every((v) => v > y)) continue;
       const cuts = degree === 1 ? [0, 1] : [0, ...signChanges(derivative(ys)), 1];
       for (let i = 0; i + 1 < cuts.length; i++) {
-        let a = cuts[i];
-        let b = cuts[i + 1];
-        const below = valueAt(c.points, o + 1, degree, a) <= y;
-        if (below === valueAt(c.points, o + 1, degree, b) <= y) continue;
-        for (let n = 0; n < 52; n++) {
-          const m = (a + b) / 2;
-          if (valueAt(c.points, o + 1, degree, m) <= y === below) a = m;
-          else b = m;
-        }
-        if (valueAt(c.points, o, degree, a) > x) winding += below ? 1 : -1;
+        const isBelow = (t: number) => valueAt(c.points, o + 1, degree, t) <= y;
+        const below = isBelow(cuts[i]);
+        if (below === isBelow(cuts[i + 1])) continue;
+        const t = changeBetween(cuts[i], cuts[i + 1], isBelow);
+        if (valueAt(c.points, o, degree, t) > x) winding += below ? 1 : -1;
       }
     }
   return winding;

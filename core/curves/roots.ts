@@ -1,3 +1,5 @@
+import { changeBetween } from "./halving";
+
 /** A polynomial over [0, 1] by its coefficients in the Bernstein basis: what control points are to a curve. */
 export type Bernstein = readonly number[];
 
@@ -48,15 +50,7 @@ function isolate(p: Bernstein, a: number, b: number, depth: number, roots: numbe
   if (changes === 0) return;
   const ends = p[0] !== 0 && p[p.length - 1] !== 0;
   if (changes === 1 && ends) {
-    let lo = 0;
-    let hi = 1;
-    const below = p[0] < 0;
-    for (let i = 0; i < 54; i++) {
-      const m = (lo + hi) / 2;
-      if (at(p, m) < 0 === below) lo = m;
-      else hi = m;
-    }
-    roots.push(a + ((b - a) * (lo + hi)) / 2);
+    roots.push(a + (b - a) * changeBetween(0, 1, (t) => at(p, t) < 0));
     return;
   }
   if (depth > 48) return;

@@ -14,12 +14,12 @@ export function withoutCounters(clean: readonly Contour[], budget: Budget): Cont
 }
 
 /**
- * The separate pieces of a shape: every outer with the counters that lie straight inside it, in the order of the outers.
+ * The separate shapes of a path: every outer with the counters that lie straight inside it, in the order of the outers.
  * @param clean contours that do not cross, outers positive
  */
-export function piecesOf(clean: readonly Contour[]): Contour[][] {
+export function separateShapes(clean: readonly Contour[]): Contour[][] {
   const outers = clean.map((c, i) => ({ c, i, area: areaOf(c) })).filter((o) => o.area > 0);
-  const pieces = new Map(outers.map((o) => [o.i, [o.c]]));
+  const shapes = new Map(outers.map((o) => [o.i, [o.c]]));
   for (const counter of clean) {
     if (areaOf(counter) > 0) continue;
     const degree = counter.degrees[0];
@@ -27,7 +27,7 @@ export function piecesOf(clean: readonly Contour[]): Contour[][] {
     const y = valueAt(counter.points, 1, degree, 0.5);
     // The smallest outer around it; a counter's own points lie inside that.
     const around = outers.filter((o) => -areaOf(counter) < o.area && windingAbout([o.c], x, y) !== 0).sort((a, b) => a.area - b.area)[0];
-    if (around) pieces.get(around.i)!.push(counter);
+    if (around) shapes.get(around.i)!.push(counter);
   }
-  return [...pieces.values()];
+  return [...shapes.values()];
 }

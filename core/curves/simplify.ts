@@ -2,6 +2,7 @@ import { directionAt, footNear, valueAt } from "./bezier";
 import type { Budget } from "./budget";
 import { ContourBuilder, stride, type Contour } from "./contour";
 import { fitOne, fitted, type Sampler } from "./fit";
+import { intervalOf } from "./halving";
 
 /** Corners sharper than this, in degrees, are kept as corners; gentler ones are taken for steps along a curve. */
 const corner = 20;
@@ -100,13 +101,7 @@ function serves(c: Contour, k: number, count: number, isCorner: Uint8Array, tole
   const end = tangent(c, (k + count - 1) % c.size, next, isCorner[next] === 1, true);
   const curve: Sampler = (t, out) => {
     const at = t * whole;
-    let lo = 0;
-    let hi = n - 1;
-    while (lo < hi) {
-      const m = (lo + hi) >> 1;
-      if (lengths[m + 1] < at) lo = m + 1;
-      else hi = m;
-    }
+    const lo = intervalOf(lengths, n, at);
     const dx = points[2 * lo + 2] - points[2 * lo];
     const dy = points[2 * lo + 3] - points[2 * lo + 1];
     const share = lengths[lo + 1] > lengths[lo] ? (at - lengths[lo]) / (lengths[lo + 1] - lengths[lo]) : 0;

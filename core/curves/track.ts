@@ -1,5 +1,6 @@
 import { curvatureAt, directionAt, norm, slopeAt, valueAt } from "./bezier";
 import { stride, type Contour } from "./contour";
+import { intervalOf } from "./halving";
 import { lengthOf } from "./length";
 
 /** What `Track.at` writes: place, unit direction of travel, signed curvature (positive turns clockwise on screen), angle turned so far. */
@@ -76,14 +77,8 @@ export class Track {
       s -= laps * whole;
     }
     const inside = Math.min(whole, Math.max(0, s));
-    let i = 0;
-    let hi = this.#size - 1;
     const lengths = this.#lengths;
-    while (i < hi) {
-      const m = (i + hi) >> 1;
-      if (lengths[m + 1] < inside) i = m + 1;
-      else hi = m;
-    }
+    const i = intervalOf(lengths, this.#size, inside);
     const h = lengths[i + 1] - lengths[i];
     const f = h > 0 ? (inside - lengths[i]) / h : 0;
     const k = Math.floor(i / stretches);

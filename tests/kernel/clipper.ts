@@ -47,7 +47,8 @@ export function toPaths(m: Clipper, polygons: readonly Polygon[]): PathsD {
   return paths;
 }
 
-function fromPaths(paths: PathsD): Polygon[] {
+/** What is in the library's memory as polygons. */
+export function fromPaths(paths: PathsD): Polygon[] {
   return Array.from({ length: paths.size() }, (_, i) => {
     const path = paths.get(i);
     const view = path.view();

@@ -14,6 +14,10 @@ export interface Outlining {
   readonly join: Join;
 }
 
+export const joins: readonly Join[] = [{ kind: "round" }, { kind: "miter", limit: 4 }, { kind: "bevel" }];
+/** Twenty distances, in units: hairs, strokes, and more than any stem is wide. */
+export const distances = [-80, -60, -50, -40, -30, -20, -15, -10, -5, -2, 2, 5, 10, 15, 20, 30, 41, 60, 90, 120];
+
 /** The widest strip that may differ, in units on the average along the outline: a fiftieth of a unit is seen by no one. */
 export const widestStrip = 0.02;
 

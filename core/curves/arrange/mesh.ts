@@ -7,6 +7,9 @@ import { twinsOf, type Twins } from "./twins";
 /** Cells of the grid per unit, for outlines within `farOut` units of their middle. A power of 2, so that whole units stay exact. */
 const finest = 8192;
 
+/** Letters are some 600 units large; shapes smaller than this are flattened more finely, in proportion. In units. */
+const smallest = 300;
+
 /** Grid coordinates stay below 2^25: the products that decide on which side of an edge a point lies are then exact in doubles. */
 const most = 2 ** 25;
 
@@ -32,7 +35,7 @@ export interface GridMesh {
 
 /** How contours are flattened. */
 export interface Flattening {
-  /** How far a chord may lie from its curve, in units. */
+  /** How far a chord may lie from its curve, in units, for shapes of the size of letters and up. */
   readonly chord: number;
   /** How many times to halve the grid: another grid gives another rounding. */
   readonly coarser: number;
@@ -42,6 +45,8 @@ export interface Flattening {
 
 /** An integer grid: cells per unit, and the point, in units, of its origin. */
 export interface Grid {
+  /** The longer side of all that lies on it, in units. */
+  readonly size: number;
   readonly scale: number;
   readonly originX: number;
   readonly originY: number;
@@ -55,7 +60,8 @@ let roomU = new Float64Array(8192);
 /** @throws BudgetError */
 export function makeMesh(contours: readonly Contour[], shape: Int32Array, { chord, coarser, sharing }: Flattening, budget: Budget): GridMesh {
   const grid = gridFor(contours, coarser);
-  const tolerance = Math.max(chord, 8 / grid.scale);
+  // What is smaller than a letter has smaller parts: its chords are finer, too.
+  const tolerance = Math.max(chord * Math.min(1, grid.size / smallest), 8 / grid.scale);
   let n = 0;
   const first = new Int32Array(contours.length);
   const last = new Int32Array(contours.length);
@@ -95,11 +101,12 @@ function gridFor(contours: readonly Contour[], coarser: number): Grid {
         if (py < minY) minY = py;
         if (py > maxY) maxY = py;
       }
-  if (!(minX <= maxX)) return { scale: finest, originX: 0, originY: 0 };
-  const half = Math.max(maxX - minX, maxY - minY) / 2 + 2;
+  if (!(minX <= maxX)) return { size: 0, scale: finest, originX: 0, originY: 0 };
+  const size = Math.max(maxX - minX, maxY - minY);
+  const half = size / 2 + 2;
   let scale = finest / 2 ** coarser;
   while (half * scale >= most) scale /= 2;
-  return { scale, originX: Math.round((minX + maxX) / 2), originY: Math.round((minY + maxY) / 2) };
+  return { size, scale, originX: Math.round((minX + maxX) / 2), originY: Math.round((minY + maxY) / 2) };
 }
 
 /**

@@ -3,16 +3,12 @@ import { area, polygonPath } from "../../../tests/paths";
 import { loadClipper, type Clipper } from "../../../tests/kernel/clipper";
 import { glyphCount, openFace, outlines } from "../../../tests/kernel/letters";
 import { Random, startedAt } from "../../../tests/kernel/random";
-import { stripWidth, widestStrip, type Outlining } from "../../../tests/kernel/strip-width";
+import { distances, joins, stripWidth, widestStrip, type Outlining } from "../../../tests/kernel/strip-width";
 import { shippedFaces } from "../../../server/faces/shipped";
 import { contoursOf, pathOf } from "../contour";
-import { CurveKernel, type Join } from "../kernel";
+import { CurveKernel } from "../kernel";
 import { parseSvgPath } from "../parse-svg-path";
 import type { Path } from "../path";
-
-const joins: Join[] = [{ kind: "round" }, { kind: "miter", limit: 4 }, { kind: "bevel" }];
-/** Twenty distances, in units: hairs, strokes, and more than any stem is wide. */
-const distances = [-80, -60, -50, -40, -30, -20, -15, -10, -5, -2, 2, 5, 10, 15, 20, 30, 41, 60, 90, 120];
 
 let m: Clipper;
 beforeAll(async () => void (m = await loadClipper()));

@@ -1,5 +1,6 @@
 import { bendAt, slopeAt } from "../bezier";
 import type { Segment } from "../contour";
+import { changeBetween } from "../halving";
 
 /** A stretch of t, from a to b. */
 export type Stretch = readonly [a: number, b: number];
@@ -53,15 +54,7 @@ export function stretchesBelowZero(f: (t: number) => number): readonly Stretch[]
   return Array.from({ length: bounds.length / 2 }, (_, i) => [bounds[2 * i], bounds[2 * i + 1]]);
 }
 
-function signChange(f: (t: number) => number, a: number, b: number): number {
-  const startsBelow = f(a) < 0;
-  for (let k = 0; k < 40; k++) {
-    const m = (a + b) / 2;
-    if (f(m) < 0 === startsBelow) a = m;
-    else b = m;
-  }
-  return (a + b) / 2;
-}
+const signChange = (f: (t: number) => number, a: number, b: number): number => changeBetween(a, b, (t) => f(t) < 0, 40);
 
 function lowest(f: (t: number) => number, a: number, b: number): number {
   for (let k = 0; k < 24; k++) {
