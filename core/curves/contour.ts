@@ -135,26 +135,28 @@ const read = memoByIdentity<Path, readonly Contour[]>(2);
  */
 export const contoursOf = (path: Path, filled: boolean): readonly Contour[] => read(path, filled ? "filled" : "drawn", () => split(path, filled));
 
-function split({ verbs, coords }: Path, filled: boolean): Contour[] {
+function split(path: Path, filled: boolean): Contour[] {
+  const { verbs, coords } = path;
   for (let i = 0; i < coords.length; i++) {
     // The negated form also catches NaN.
     if (!(Math.abs(coords[i]) <= farthest))
       throw new CurveError(Number.isFinite(coords[i]) ? `A path may reach ${farthest} units from its origin; this one reaches ${coords[i]}.` : `A coordinate of this path is not a number (${coords[i]}).`);
   }
   const out: Contour[] = [];
-  const from = { x: 0, y: 0 };
+  let x = 0;
+  let y = 0;
   for (let verb = 0, at = 0; verb < verbs.length; ) {
     // A contour without a move starts where the one before it did.
     if (verbs[verb] === Verb.Move) {
-      from.x = coords[at];
-      from.y = coords[at + 1];
+      x = coords[at];
+      y = coords[at + 1];
       verb++;
       at += 2;
     }
     let last = verb;
     while (last < verbs.length && verbs[last] !== Verb.Move && verbs[last] !== Verb.Close) last++;
     const closes = last < verbs.length && verbs[last] === Verb.Close;
-    const contour = readContour(verbs, coords, verb, last, at, from, closes || filled);
+    const contour = readContour(path, { verb, last, at, x, y }, closes || filled);
     if (contour) out.push(contour);
     for (; verb < last; verb++) at += taken[verbs[verb]];
     if (closes) verb++;
@@ -162,35 +164,47 @@ function split({ verbs, coords }: Path, filled: boolean): Contour[] {
   return out;
 }
 
-/** The drawing commands from `verb` to `last` as a contour, written straight into its arrays: letters are read by the hundred. */
-function readContour(verbs: Uint8Array, coords: Float64Array, verb: number, last: number, at: number, from: { readonly x: number; readonly y: number }, closed: boolean): Contour | undefined {
+/** Drawing commands of a path: which, where their numbers start, and the point that they start from. */
+interface Drawing {
+  readonly verb: number;
+  readonly last: number;
+  readonly at: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Commands as a contour, written straight into its arrays: letters are read by the hundred. @returns nothing where they have no length */
+function readContour({ verbs, coords }: Path, { verb, last, at, x: startX, y: startY }: Drawing, closed: boolean): Contour | undefined {
   const degrees = new Uint8Array(last - verb + 1);
   const points = new Float64Array(stride * (last - verb + 1));
   let n = 0;
-  let { x, y } = from;
-  for (; verb < last; verb++) {
-    const count = taken[verbs[verb]];
+  let x = startX;
+  let y = startY;
+  for (let v = verb, from = at; v < last; v++) {
+    const count = taken[verbs[v]];
     const o = n * stride;
     let moves = false;
     for (let i = 0; i < count; i += 2) {
-      const px = coords[at + i];
-      const py = coords[at + i + 1];
+      const px = coords[from + i];
+      const py = coords[from + i + 1];
       points[o + 2 + i] = px;
       points[o + 3 + i] = py;
       if (px !== x || py !== y) moves = true;
     }
-    at += count;
+    from += count;
     if (!moves) continue;
     points[o] = x;
     points[o + 1] = y;
     degrees[n++] = count / 2;
-    x = coords[at - 2];
-    y = coords[at - 1];
+    x = coords[from - 2];
+    y = coords[from - 1];
   }
-  if (closed && (x !== from.x || y !== from.y)) {
-    points.set([x, y, from.x, from.y, 0, 0, 0, 0], n * stride);
+  // What a command without length wrote there goes.
+  points.fill(0, n * stride);
+  if (closed && (x !== startX || y !== startY)) {
+    points.set([x, y, startX, startY], n * stride);
     degrees[n++] = 1;
-  } else points.fill(0, n * stride);
+  }
   return n > 0 ? new Contour(degrees.subarray(0, n), points.subarray(0, n * stride), closed) : undefined;
 }
 

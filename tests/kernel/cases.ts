@@ -3,9 +3,11 @@ import { flatten } from "../../core/curves/flatten";
 import { CurveKernel, type Cap, type Join, type Way } from "../../core/curves/kernel";
 import { Path, PathBuilder, type Polygon } from "../../core/curves/path";
 import { perimeter, signedArea } from "../../core/curves/polygon";
+import { known } from "./allowed";
 import { clip, type Clipper } from "./clipper";
 import { backwards, neighbourOf, Random, randomPolygon, randomShape, together } from "./random";
 import { fine, grown, smoothPoints, stroked, swept, totalArea, welded } from "./reference";
+import { widestStrip } from "./strip-width";
 
 /** One random case: what was asked, and how far the answer lies from the reference. */
 export interface Verdict {
@@ -18,13 +20,11 @@ export interface Verdict {
   readonly ms: number;
 }
 
-/** Results may differ by this share of the area, or of a tenth of the input's area where almost nothing is left. */
-const share = 0.001;
 /**
- * Below these widths, in units along the outlines, the reference itself is not known better: its chords and its grid for booleans; for
- * new outlines an eighth of the deviation of 0.03 that they may have.
+ * How wide a strip along the outlines may differ, in units: what chords and grids of the reference leave open for booleans, what is seen by no one for
+ * new outlines, which are fitted within 0.03 (along the source and along the outline, which are both counted). Nothing is allowed by area: that would hide a lost dot, or a spike on a large letter.
  */
-const resolution = { same: 0.0006, fresh: 0.004 };
+const strip = { same: known, fresh: widestStrip / 2 };
 
 interface Case {
   readonly what: string;
@@ -46,9 +46,9 @@ export function judge(m: Clipper, seed: number, letters: readonly Path[]): Verdi
   const got = flatten(path, fine);
   const off = Math.abs(totalArea(clip(m, "Xor", "NonZero", got, reference)));
   const inputs = c.inputs.flatMap((p) => welded(m, p));
-  const against = Math.max(Math.abs(totalArea(reference)), 0.1 * Math.abs(totalArea(inputs)));
+  const against = Math.abs(totalArea(reference));
   const around = [...inputs, ...reference].reduce((sum, p) => sum + perimeter(p), 0);
-  const allowed = Math.max(share * against, around * (c.fresh ? resolution.fresh : resolution.same), 1.5 * (c.sweptBy ?? 0), 0.02);
+  const allowed = Math.max(around * (c.fresh ? strip.fresh : strip.same), 1.5 * (c.sweptBy ?? 0), 0.02);
   return { seed, what: c.what, off, against, wrong: !(off <= allowed) || !windsRight(got), ms };
 }
 

@@ -1,9 +1,8 @@
 import { reversed, type Contour } from "../contour";
-import type { Cover, Labels } from "./cover";
+import type { Labels } from "./cover";
 import type { GridMesh } from "./mesh";
-import type { Strips } from "./strips";
 import { isSliver } from "./tidy";
-import { coverWestOf } from "./windings";
+import { coverWestOf, type Field } from "./windings";
 
 /** A closed border of one label, as it is written, and a contour that it was made from. */
 export interface Border {
@@ -16,7 +15,8 @@ export interface Border {
  * The borders where no contour meets another or itself, as in most letters: each contour is a border or is none, by what covers the
  * outside of it, which a ray from its leftmost point tells.
  */
-export function bordersApart(mesh: GridMesh, strips: Strips, weights: Int32Array, cover: Cover, labelOf: Labels): Border[] {
+export function bordersApart(field: Field, labelOf: Labels): Border[] {
+  const { mesh, weights, cover } = field;
   const { x, y, chains, contours } = mesh;
   // A leftmost vertex of each contour is an end of a chain.
   const leftmost = new Int32Array(contours.length).fill(-1);
@@ -32,7 +32,7 @@ export function bordersApart(mesh: GridMesh, strips: Strips, weights: Int32Array
   for (let c = 0; c < contours.length; c++) {
     const v = leftmost[c];
     if (v < 0) continue;
-    const west = coverWestOf(mesh, x[v], y[v], c, own, weights, cover, strips);
+    const west = coverWestOf(field, x[v], y[v], c, own);
     const counterclockwise = turnsLeft(mesh, c, v);
     const inside = labelOf(counterclockwise ? cover.plus(west, weights[c]) : cover.minus(west, weights[c]));
     const outside = labelOf(west);

@@ -55,7 +55,7 @@ describe("nodes", () => {
         const noding = findNodes(mesh, new Budget());
         const strands = makeStrands(mesh, noding, weights, winding);
         // Throws Inconsistent where two ways to a strand give two numbers.
-        expect(() => windings(mesh, strands, weights, winding, noding.strips)).not.toThrow();
+        expect(() => windings({ mesh, weights, cover: winding, strips: noding.strips }, strands)).not.toThrow();
       }),
       { numRuns: 500 },
     );

@@ -1,6 +1,6 @@
 import { chords } from "../bezier";
 import type { Budget } from "../budget";
-import { stride, type Contour } from "../contour";
+import { stride, type Contour, type Segment } from "../contour";
 import { chainsOf, twice, type Chains } from "./chains";
 import { twinsOf, type Twins } from "./twins";
 
@@ -52,35 +52,21 @@ export interface Grid {
   readonly originY: number;
 }
 
-// Written anew for each mesh.
-let roomX = new Float64Array(8192);
-let roomY = new Float64Array(8192);
-let roomU = new Float64Array(8192);
-
 /** @throws BudgetError */
 export function makeMesh(contours: readonly Contour[], shape: Int32Array, { chord, coarser, sharing }: Flattening, budget: Budget): GridMesh {
   const grid = gridFor(contours, coarser);
   // What is smaller than a letter has smaller parts: its chords are finer, too.
   const tolerance = Math.max(chord * Math.min(1, grid.size / smallest), 8 / grid.scale);
-  let n = 0;
   const first = new Int32Array(contours.length);
   const last = new Int32Array(contours.length);
+  const room = new VertexRoom(grid);
   for (let c = 0; c < contours.length; c++) {
-    const start = n;
-    n = flattenContour(contours[c], grid, tolerance, budget, start);
-    while (n - 1 > start && roomX[n - 1] === roomX[start] && roomY[n - 1] === roomY[start]) n--;
-    first[c] = start;
-    if (n - start < 2) last[c] = n = start;
-    else {
-      roomX[n] = roomX[start];
-      roomY[n] = roomY[start];
-      roomU[n] = contours[c].size;
-      last[c] = n++;
-    }
+    first[c] = room.count;
+    last[c] = room.add(contours[c], tolerance, budget);
   }
-  const x = roomX.slice(0, n);
-  const y = roomY.slice(0, n);
-  const u = roomU.slice(0, n);
+  const x = room.x.slice(0, room.count);
+  const y = room.y.slice(0, room.count);
+  const u = room.u.slice(0, room.count);
   const chains = chainsOf(x, y, first, last, sharing ? u : undefined);
   return { contours, shape, x, y, u, first, last, grid, chains, twins: sharing ? twinsOf(chains, x, y) : undefined };
 }
@@ -109,76 +95,100 @@ function gridFor(contours: readonly Contour[], coarser: number): Grid {
   return { size, scale, originX: Math.round((minX + maxX) / 2), originY: Math.round((minY + maxY) / 2) };
 }
 
-/**
- * Writes the vertices of a contour, without the last one, from number `start` on. A curve is flattened from the same of its two ends whichever way it
- * runs: where two shapes share it, they share its vertices.
- * @returns the number after the last vertex
- */
-function flattenContour({ degrees, points: p, size }: Contour, grid: Grid, tolerance: number, budget: Budget, start: number): number {
-  const { scale, originX, originY } = grid;
-  let n = start;
-  for (let k = 0; k < size; k++) {
-    const o = k * stride;
-    const degree = degrees[k];
-    const steps = chords(p, o, degree, tolerance);
-    budget.spend(steps);
-    while (n + steps + 1 > roomX.length) {
-      roomX = twice(roomX);
-      roomY = twice(roomY);
-      roomU = twice(roomU);
+// Written anew for each mesh: meshes are made by the thousand.
+let roomX = new Float64Array(8192);
+let roomY = new Float64Array(8192);
+let roomU = new Float64Array(8192);
+
+/** Where vertices are collected, one after another. */
+class VertexRoom {
+  x = roomX;
+  y = roomY;
+  u = roomU;
+  count = 0;
+  private start = 0;
+
+  constructor(private readonly grid: Grid) {}
+
+  /** Adds the vertices of a contour, its first once more at the end. @returns the number of the last; that of the next, where the contour collapses */
+  add({ degrees, points: p, size }: Contour, tolerance: number, budget: Budget): number {
+    const { scale, originX, originY } = this.grid;
+    this.start = this.count;
+    for (let k = 0; k < size; k++) {
+      const o = k * stride;
+      const steps = chords(p, o, degrees[k], tolerance);
+      budget.spend(steps);
+      while (this.count + steps + 2 > this.x.length) this.grow();
+      this.put(Math.round((p[o] - originX) * scale), Math.round((p[o + 1] - originY) * scale), k);
+      if (steps > 1) this.putCurve({ p, o, degree: degrees[k] }, steps, k);
     }
-    n = put(Math.round((p[o] - originX) * scale), Math.round((p[o + 1] - originY) * scale), k, n, start);
-    if (steps > 1) n = flattenCurve(p, o, degree, steps, grid, k, n);
+    const { x, y, start } = this;
+    while (this.count - 1 > start && x[this.count - 1] === x[start] && y[this.count - 1] === y[start]) this.count--;
+    if (this.count - start < 2) return (this.count = start);
+    x[this.count] = x[start];
+    y[this.count] = y[start];
+    this.u[this.count] = size;
+    return this.count++;
   }
-  return n;
-}
 
-/** A vertex that falls on the one before it adds nothing, but what follows belongs to the later place. @returns the number after it */
-function put(x: number, y: number, place: number, n: number, start: number): number {
-  const at = n > start && roomX[n - 1] === x && roomY[n - 1] === y ? n - 1 : n;
-  roomX[at] = x;
-  roomY[at] = y;
-  roomU[at] = place;
-  return at + 1;
-}
+  /** A vertex that falls on the one before it adds nothing, but what follows belongs to the later place. */
+  private put(gx: number, gy: number, place: number): void {
+    const before = this.count - 1;
+    const at = before >= this.start && this.x[before] === gx && this.y[before] === gy ? before : before + 1;
+    this.x[at] = gx;
+    this.y[at] = gy;
+    this.u[at] = place;
+    this.count = at + 1;
+  }
 
-/** Writes the vertices between the ends of curve k. @returns the number after the last */
-function flattenCurve(p: Float64Array, o: number, degree: number, steps: number, { scale, originX, originY }: Grid, k: number, from: number): number {
-  const end = o + 2 * degree;
-  const backwards = p[end] < p[o] || (p[end] === p[o] && p[end + 1] < p[o + 1]);
-  const a = backwards ? end : o;
-  const step = backwards ? -2 : 2;
-  const b = a + step;
-  const c = b + step;
-  // The curve as a polynomial in grid cells: one set of coefficients serves all its points.
-  const x0 = (p[a] - originX) * scale + 0.5;
-  const y0 = (p[a + 1] - originY) * scale + 0.5;
-  const bx = degree * scale * (p[b] - p[a]);
-  const by = degree * scale * (p[b + 1] - p[a + 1]);
-  let cx = scale * (p[a] - 2 * p[b] + p[c]);
-  let cy = scale * (p[a + 1] - 2 * p[b + 1] + p[c + 1]);
-  let dx = 0;
-  let dy = 0;
-  if (degree === 3) {
-    const d = c + step;
-    cx *= 3;
-    cy *= 3;
-    dx = scale * (p[d] - p[a] + 3 * (p[b] - p[c]));
-    dy = scale * (p[d + 1] - p[a + 1] + 3 * (p[b + 1] - p[c + 1]));
+  /**
+   * The vertices between the ends of a curve. It is flattened from the same of its two ends whichever way it runs: where two shapes share it, they
+   * share its vertices.
+   */
+  private putCurve({ p, o, degree }: Segment, steps: number, place: number): void {
+    const { scale, originX, originY } = this.grid;
+    const end = o + 2 * degree;
+    const backwards = p[end] < p[o] || (p[end] === p[o] && p[end + 1] < p[o + 1]);
+    const a = backwards ? end : o;
+    const step = backwards ? -2 : 2;
+    const b = a + step;
+    const c = b + step;
+    // The curve as a polynomial in grid cells: one set of coefficients serves all its points.
+    const x0 = (p[a] - originX) * scale + 0.5;
+    const y0 = (p[a + 1] - originY) * scale + 0.5;
+    const bx = degree * scale * (p[b] - p[a]);
+    const by = degree * scale * (p[b + 1] - p[a + 1]);
+    let cx = scale * (p[a] - 2 * p[b] + p[c]);
+    let cy = scale * (p[a + 1] - 2 * p[b + 1] + p[c + 1]);
+    let dx = 0;
+    let dy = 0;
+    if (degree === 3) {
+      const d = c + step;
+      cx *= 3;
+      cy *= 3;
+      dx = scale * (p[d] - p[a] + 3 * (p[b] - p[c]));
+      dy = scale * (p[d + 1] - p[a + 1] + 3 * (p[b + 1] - p[c + 1]));
+    }
+    const { x, y, u } = this;
+    const share = 1 / steps;
+    let n = this.count;
+    let px = x[n - 1];
+    let py = y[n - 1];
+    for (let i = 1; i < steps; i++) {
+      const t = (backwards ? steps - i : i) * share;
+      const gx = Math.floor(((dx * t + cx) * t + bx) * t + x0);
+      const gy = Math.floor(((dy * t + cy) * t + by) * t + y0);
+      if (gx === px && gy === py) n--;
+      x[n] = px = gx;
+      y[n] = py = gy;
+      u[n++] = place + i * share;
+    }
+    this.count = n;
   }
-  const [gridX, gridY, places] = [roomX, roomY, roomU];
-  const share = 1 / steps;
-  let n = from;
-  let px = gridX[n - 1];
-  let py = gridY[n - 1];
-  for (let i = 1; i < steps; i++) {
-    const t = (backwards ? steps - i : i) * share;
-    const gx = Math.floor(((dx * t + cx) * t + bx) * t + x0);
-    const gy = Math.floor(((dy * t + cy) * t + by) * t + y0);
-    if (gx === px && gy === py) n--;
-    gridX[n] = px = gx;
-    gridY[n] = py = gy;
-    places[n++] = k + i * share;
+
+  private grow(): void {
+    this.x = roomX = twice(roomX);
+    this.y = roomY = twice(roomY);
+    this.u = roomU = twice(roomU);
   }
-  return n;
 }

@@ -15,6 +15,14 @@ export interface Windings {
   readonly start: Int32Array;
 }
 
+/** Contours on a mesh, what each of them adds to the cover of what it goes round, and their chains sorted. */
+export interface Field {
+  readonly mesh: GridMesh;
+  readonly weights: Int32Array;
+  readonly cover: Cover;
+  readonly strips: Strips;
+}
+
 /** The arrangement contradicts itself: rounding has gone wrong somewhere, and another grid should be tried. */
 export class Inconsistent extends Error {}
 
@@ -22,10 +30,10 @@ export class Inconsistent extends Error {}
  * What covers each part of the plane, by walking: each group of contours that hang together gets what covers the outside of it from a ray, cast
  * west from its leftmost point, and all others follow, since crossing a strand changes the cover by its weight.
  * What is reached by two ways must be the same: that checks the whole arrangement.
- * @param weights what each contour adds to the cover of what it goes round
  * @throws Inconsistent
  */
-export function windings(mesh: GridMesh, s: Strands, weights: Int32Array, cover: Cover, strips: Strips): Windings {
+export function windings(field: Field, s: Strands): Windings {
+  const { mesh, cover } = field;
   const left = new Int32Array(s.count);
   const known = new Uint8Array(s.count);
   const { ends, start } = endsAtNodes(mesh, s);
@@ -61,7 +69,7 @@ export function windings(mesh: GridMesh, s: Strands, weights: Int32Array, cover:
 
   const done = new Uint8Array(s.nodeX.length);
   for (const point of leftmostOf(mesh, s, start)) {
-    const outside = coverWestOf(mesh, point.x, point.y, point.component, s.component, weights, cover, strips);
+    const outside = coverWestOf(field, point.x, point.y, point.component, s.component);
     if (point.node >= 0) round(point.node, 0, outside);
     else learn(point.strand, point.westIsLeft ? outside : cover.plus(outside, s.weight[point.strand]));
     for (let node = reached.pop(); node !== undefined; node = reached.pop()) {
@@ -127,7 +135,7 @@ const half = (x: number, y: number): number => (y < 0 ? 0 : y > 0 ? 2 : x > 0 ? 
  * What covers the point just west of (px, py), by all contours that are not of its own component.
  * @param components the component of each contour: the number of one of its contours
  */
-export function coverWestOf(mesh: GridMesh, px: number, py: number, component: number, components: Int32Array, weights: Int32Array, cover: Cover, strips: Strips): number {
+export function coverWestOf({ mesh, weights, cover, strips }: Field, px: number, py: number, component: number, components: Int32Array): number {
   const { y, chains, shape, twins } = mesh;
   let w = 0;
   for (const i of nearPoint(strips, py)) {
