@@ -5,11 +5,11 @@ import type { Path } from "../../core/curves/path";
 import { gridUnits, known } from "./allowed";
 import { randomShape, type Random } from "./random";
 
-export type Boolean = "union" | "intersect" | "subtract" | "exclude";
+export type BooleanName = "union" | "intersect" | "subtract" | "exclude";
 
 /** One boolean as it was asked and answered. */
 export interface Call {
-  readonly op: Boolean;
+  readonly op: BooleanName;
   readonly inputs: readonly Path[];
   readonly result: Path;
 }
@@ -96,7 +96,7 @@ export class Trial {
     return known * gridUnits(around) * around.reduce((sum, p) => sum + (p.isEmpty ? 0 : perimeterOf(p)), 0) + 1e-9;
   }
 
-  #note(op: Boolean, inputs: readonly Path[], result: Path): Path {
+  #note(op: BooleanName, inputs: readonly Path[], result: Path): Path {
     this.calls.push({ op, inputs, result });
     return result;
   }
