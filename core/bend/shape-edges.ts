@@ -1,4 +1,5 @@
 import { Contour, contoursOf, reversed, stride } from "../curves/contour";
+import { intervalOf } from "../curves/halving";
 import type { Path } from "../curves/path";
 import { Track, trackPoint } from "../curves/track";
 import type { Edge, Edges } from "./coons";
@@ -165,13 +166,7 @@ function edge(track: Track, { from, to }: { from: number; to: number }, backward
       return;
     }
     const wanted = t * chord;
-    let i = 0;
-    let hi = n - 1;
-    while (i < hi) {
-      const m = (i + hi) >> 1;
-      if (along[m + 1] < wanted) i = m + 1;
-      else hi = m;
-    }
+    const i = intervalOf(along, n, wanted);
     let s = from + (whole * (i + (wanted - along[i]) / (along[i + 1] - along[i]))) / n;
     for (let k = 0; k < 6; k++) {
       track.at(s, p);

@@ -1,4 +1,5 @@
 import type { Edge } from "./coons";
+import { intervalOf } from "../curves/halving";
 
 /** Stretches between the places where an edge may have a corner. */
 const stretches = 96;
@@ -30,13 +31,7 @@ export function tabulated(edge: Edge, corners: readonly number[]): Edge {
     table.set([p[2] * h, p[3] * h], 8 * i + 6);
   }
   return (t, out) => {
-    let i = 0;
-    let hi = n - 1;
-    while (i < hi) {
-      const m = (i + hi) >> 1;
-      if (knots[m + 1] < t) i = m + 1;
-      else hi = m;
-    }
+    const i = intervalOf(knots, n, t);
     const h = knots[i + 1] - knots[i];
     const s = (t - knots[i]) / h;
     const o = 8 * i;
