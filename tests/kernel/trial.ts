@@ -93,7 +93,9 @@ export class Trial {
   }
 
   #known(around: readonly Path[]): number {
-    return known * gridUnits(around) * around.reduce((sum, p) => sum + (p.isEmpty ? 0 : perimeterOf(p)), 0) + 1e-9;
+    // What is thinner than a thousandth of a unit vanishes: of letters a hundredth of a unit large, that is their hairlines.
+    const hair = this.size < 0.001 ? 0.0005 : 0;
+    return (known * gridUnits(around) + hair) * around.reduce((sum, p) => sum + (p.isEmpty ? 0 : perimeterOf(p)), 0) + 1e-9;
   }
 
   #note(op: BooleanName, inputs: readonly Path[], result: Path): Path {
