@@ -126,6 +126,16 @@ describe("curves", () => {
     expect(twice.nodes).toBe(4);
   });
 
+  test("that bulge from one another by a hair between two common nodes keep what is between them", () => {
+    // The area of a lens of two parabolas is 2/3 of its length times its width (Archimedes); the square beside it makes the chords those of letters.
+    for (const [length, width] of [[4, 0.02], [4, 0.05], [20, 0.03], [300, 0.04]]) {
+      const lens = new PathBuilder().move(0, 0).quad(length / 2, -width, length, 0).quad(length / 2, width, 0, 0).close().build();
+      const both = kernel.exclude([together(lens, rectangle(0, 100, 600, 600)), rectangle(300, 50, 600, 600)]);
+      const square = kernel.area(kernel.exclude([rectangle(0, 100, 600, 600), rectangle(300, 50, 600, 600)]));
+      expect((kernel.area(both) - square) / ((2 / 3) * length * width)).toBeCloseTo(1, 2);
+    }
+  });
+
   test("that share an edge join over it", () => {
     const joined = kernel.union([rectangle(0, 0, 50, 100), rectangle(50, 0, 50, 100)]);
     expect(joined.nodes).toBe(4);

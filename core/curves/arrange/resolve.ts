@@ -79,14 +79,14 @@ export function attempt<T>(work: () => T): T | undefined {
   }
 }
 
-/** The borders on a mesh whose nodes are known, and how many of their junctions are not at a common point of two curves. */
+/** The borders on a mesh whose nodes are known; how many of their junctions are not at a common point of two curves, and how many lenses are lost. */
 export function bordersOf(mesh: GridMesh, noding: Noding, { weights, cover, labelOf }: Question, closeness: Closeness): { borders: Border[]; misses: number } {
   const field = { mesh, weights, cover, strips: noding.strips };
   if (!noding.touched.includes(1)) return { borders: bordersApart(field, labelOf), misses: 0 };
   const strands = makeStrands(mesh, noding, weights, cover);
   const around = windings(field, strands);
   const borders: Border[] = [];
-  let misses = 0;
+  let misses = strands.lenses;
   for (const { label, reaches } of traceRings(strands, around, cover, labelOf, mesh.contours.map((c) => c.size))) {
     const built = rebuild(mesh, strands, reaches, closeness);
     misses += built.misses;

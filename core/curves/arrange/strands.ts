@@ -1,3 +1,5 @@
+import { norm, valueAt } from "../bezier";
+import { segmentOf } from "../contour";
 import type { Cover } from "./cover";
 import { GridIndex } from "./grid-index";
 import { idleNodes } from "./idle";
@@ -28,6 +30,8 @@ export interface Strands {
   readonly nextInBundle: number[];
   readonly nodeX: number[];
   readonly nodeY: number[];
+  /** Strands that lie on one another by their chords, while their curves do not: what lies between them is lost at this fineness. */
+  readonly lenses: number;
   /** Contours that hang together, through common nodes, have the same number. */
   readonly component: Int32Array;
 }
@@ -69,8 +73,11 @@ export function makeStrands(mesh: GridMesh, noding: Noding, weights: Int32Array,
       a = b;
     } while (a !== start);
   }
-  return cut.bundled(stops, cover);
+  return cut.bundled(mesh, stops, cover);
 }
+
+/** How far apart curves may be whose chords are one, in units. */
+const sameCurve = 0.004;
 
 interface Strand {
   readonly contour: number;
@@ -116,8 +123,22 @@ class Cut {
   }
 
   /** Strands between the same two nodes that are single edges, or run through the same idle nodes, lie on one another. */
-  bundled({ nodes, component }: Stops, cover: Cover): Strands {
+  bundled({ contours, grid }: GridMesh, { nodes, component }: Stops, cover: Cover): Strands {
     const { from, to, over, weight, nextInBundle } = this;
+    let lenses = 0;
+    /** How far the curve of a strand of one edge bulges to the left of its chord, as it runs from the node of the lower number. */
+    const bulge = (i: number) => {
+      const dx = nodes.x[to[i]] - nodes.x[from[i]];
+      const dy = nodes.y[to[i]] - nodes.y[from[i]];
+      const place = (this.u0[i] + this.u1[i]) / 2;
+      const c = contours[this.contour[i]];
+      const { p, o, degree } = segmentOf(c, Math.floor(place) % c.size);
+      if (degree === 1) return 0;
+      const t = place % 1;
+      const x = (valueAt(p, o, degree, t) - grid.originX) * grid.scale - nodes.x[from[i]];
+      const y = (valueAt(p, o + 1, degree, t) - grid.originY) * grid.scale - nodes.y[from[i]];
+      return ((dx * y - dy * x) / (norm(dx, dy) * grid.scale)) * (from[i] < to[i] ? 1 : -1);
+    };
     const pairs = new GridIndex();
     const ways = new GridIndex();
     const standsFor: number[] = [];
@@ -132,11 +153,12 @@ class Cut {
       }
       const one = standsFor[way];
       over[i] = one;
+      if (this.between[i] === 0 && Math.abs(bulge(i) - bulge(one)) > sameCurve) lenses++;
       weight[one] = from[i] === from[one] ? cover.plus(weight[one], weight[i]) : cover.minus(weight[one], weight[i]);
       nextInBundle[i] = nextInBundle[one];
       nextInBundle[one] = i;
     }
-    return { ...this, count: from.length, nodeX: nodes.x, nodeY: nodes.y, component };
+    return { ...this, lenses, count: from.length, nodeX: nodes.x, nodeY: nodes.y, component };
   }
 }
 
