@@ -1,3 +1,4 @@
+import { isSoundId } from "@/core/ids";
 import { database, type Database } from "@/server/db/open";
 import { NotFound, shelves, type Shelf } from "@/server/documents";
 import { answer } from "@/server/http/answer";
@@ -7,10 +8,10 @@ export interface Context<P> {
 }
 
 /** Runs a handler on one of the shelves; another name is not found. */
-export const onShelf = <P extends { shelf: string }>(context: Context<P>, handler: (db: Database, shelf: Shelf, params: P) => Promise<Response>) =>
+export const onShelf = <P extends { shelf: string; id?: string }>(context: Context<P>, handler: (db: Database, shelf: Shelf, params: P) => Promise<Response>) =>
   answer(async () => {
     const params = await context.params;
-    if (!(params.shelf in shelves)) throw new NotFound();
+    if (!Object.hasOwn(shelves, params.shelf) || (params.id !== undefined && !isSoundId(params.id))) throw new NotFound();
     return handler(await database(), params.shelf as Shelf, params);
   });
 

@@ -1,12 +1,12 @@
 import { z } from "zod";
 import { colourSchema } from "../colour";
+import { idSchema as id } from "../ids";
 import { finishKinds } from "./finishes";
 import { formStepKinds } from "./forms";
 import { layKinds } from "./lays";
 import { paintKinds } from "./paints";
 import { defaultsOf, shapeOf, unionOf, type Step } from "../params";
 
-const id = z.string().min(1).max(64);
 const name = z.string().max(80);
 
 export type FormStep = Step & { id: string; on: boolean };

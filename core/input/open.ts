@@ -1,4 +1,5 @@
 import { SaxesParser } from "saxes";
+import { withSoundIds } from "../ids";
 import { vextalNamespace, xlinkNamespace } from "../output/svg";
 import { pieceFileSchema, pieceFormat, pieceSchema, pieceVersion, type PieceFile } from "../piece/schema";
 import { firstFault, Problem } from "../problem";
@@ -55,7 +56,7 @@ export function openDocument(document: unknown): Opened {
   }
 }
 
-export const openStyle = (document: unknown): Style => parse(styleSchema, migrate(document, "style", styleVersion), "style");
+export const openStyle = (document: unknown): Style => parse(styleSchema, withSoundIds(migrate(document, "style", styleVersion)), "style");
 
 /** From each version of the piece format to the next. */
 const pieceMigrations = [
@@ -63,7 +64,7 @@ const pieceMigrations = [
   (piece: Record<string, unknown>) => piece,
 ];
 
-export const openPiece = (document: unknown) => parse(pieceSchema, migrate(document, "piece", pieceVersion, pieceMigrations), "piece");
+export const openPiece = (document: unknown) => parse(pieceSchema, withSoundIds(migrate(document, "piece", pieceVersion, pieceMigrations)), "piece");
 
 function parse<T>(schema: { safeParse(v: unknown): { success: true; data: T } | { success: false; error: Parameters<typeof firstFault>[0] } }, value: unknown, what: string): T {
   const result = schema.safeParse(value);

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { bendSchema } from "../bend/schema";
+import { idSchema as id } from "../ids";
 import { settingFields } from "../lettering/options";
 import { unionOf } from "../params";
 import { shapeKinds } from "../shape/kinds";
@@ -10,8 +11,6 @@ import { poseFields, poseMatrix } from "./pose";
 
 export const pieceFormat = "vextal.piece";
 export const pieceVersion = 2;
-
-const id = z.string().min(1).max(64);
 
 /** What every item of a board has. */
 const itemFields = {

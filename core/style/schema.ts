@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { coatSchema, inkSchema } from "../coat/schema";
+import { idSchema } from "../ids";
 
 export const measures = ["em", "cap", "stem", "fixed"] as const;
 /** What the lengths of a style are hundredths of; `fixed` lengths are in points. */
@@ -12,7 +13,7 @@ export const styleVersion = 1;
 export const styleSchema = z.object({
   format: z.literal(styleFormat),
   version: z.literal(styleVersion),
-  id: z.string().min(1).max(64),
+  id: idSchema,
   name: z.string().trim().min(1, "A style needs a name.").max(80),
   measure: z.enum(measures),
   inks: z.array(inkSchema).max(64),

@@ -59,21 +59,27 @@ const json = (method: string, body: unknown, headers: Record<string, string> = {
   headers: { "content-type": "application/json", ...headers },
 });
 
+/** Ids are encoded, whatever they are: an address leads to nothing else than what it names. */
+const addressOf = (shelf: Shelf, id: string): string => `/api/${shelf}/${encodeURIComponent(id)}`;
+
+/** The page of a piece. */
+export const pageOf = (id: string): string => `/pieces/${encodeURIComponent(id)}`;
+
 /** The only way in which the interface reaches data. */
 export const api = {
   list: async (shelf: Shelf): Promise<Entry[]> => (await call(`/api/${shelf}`)).json(),
-  get: async <S extends Shelf>(shelf: S, id: string): Promise<Stored<S>> => (await call(`/api/${shelf}/${id}`)).json(),
+  get: async <S extends Shelf>(shelf: S, id: string): Promise<Stored<S>> => (await call(addressOf(shelf, id))).json(),
   create: async <S extends Shelf>(shelf: S, document: Documents[S]): Promise<Stored<S>> =>
     (await call(`/api/${shelf}`, json("POST", document))).json(),
   /** @param revision that the change stands on; null overwrites whatever is there */
   replace: async <S extends Shelf>(shelf: S, document: Documents[S], revision: number | null, keepalive = false): Promise<number> => {
     const match = revision === null ? "*" : `"${revision}"`;
-    const response = await call(`/api/${shelf}/${document.id}`, { ...json("PUT", document, { "if-match": match }), keepalive });
+    const response = await call(addressOf(shelf, document.id), { ...json("PUT", document, { "if-match": match }), keepalive });
     return ((await response.json()) as { revision: number }).revision;
   },
-  remove: async (shelf: Shelf, id: string) => void (await call(`/api/${shelf}/${id}`, { method: "DELETE" })),
-  restore: async (shelf: Shelf, id: string) => void (await call(`/api/${shelf}/${id}/restore`, { method: "POST" })),
-  copy: async <S extends Shelf>(shelf: S, id: string): Promise<Stored<S>> => (await call(`/api/${shelf}/${id}/copy`, { method: "POST" })).json(),
+  remove: async (shelf: Shelf, id: string) => void (await call(addressOf(shelf, id), { method: "DELETE" })),
+  restore: async (shelf: Shelf, id: string) => void (await call(`${addressOf(shelf, id)}/restore`, { method: "POST" })),
+  copy: async <S extends Shelf>(shelf: S, id: string): Promise<Stored<S>> => (await call(`${addressOf(shelf, id)}/copy`, { method: "POST" })).json(),
   faces: async (): Promise<FaceEntry[]> => (await call("/api/faces")).json(),
   measured: async (): Promise<Readonly<Record<string, Measured>>> => (await call("/api/faces/measured")).json(),
   /** Brings in a font file, with the text of its licence where there is one. A collection gives several faces. */
@@ -86,12 +92,12 @@ export const api = {
   removeFace: async (id: string) => void (await call(`/api/faces/${encodeURIComponent(id)}`, { method: "DELETE" })),
   /** The names of the pieces that are set in a face. */
   faceUses: async (id: string): Promise<string[]> => (await call(`/api/faces/${encodeURIComponent(id)}/uses`)).json(),
-  hasPhoto: async (id: string): Promise<boolean> => (await ifThere(call(`/api/photos/${id}`, { method: "HEAD" }))) !== undefined,
+  hasPhoto: async (id: string): Promise<boolean> => (await ifThere(call(`/api/photos/${encodeURIComponent(id)}`, { method: "HEAD" }))) !== undefined,
   addPhoto: async (file: File): Promise<Photo> => {
     const form = new FormData();
     form.set("photo", file);
     return (await call("/api/photos", { method: "POST", body: form })).json();
   },
   png: async (request: unknown, signal: AbortSignal): Promise<Blob> => (await call("/api/png", { ...json("POST", request), signal })).blob(),
-  pictureUrl: (shelf: Shelf, entry: Pick<Entry, "id" | "revision">) => `/api/${shelf}/${entry.id}/picture?r=${entry.revision}`,
+  pictureUrl: (shelf: Shelf, entry: Pick<Entry, "id" | "revision">) => `${addressOf(shelf, entry.id)}/picture?r=${entry.revision}`,
 };

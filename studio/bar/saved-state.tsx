@@ -1,6 +1,7 @@
 import { Check, CircleDashed, TriangleAlert } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { toast } from "sonner";
+import { pageOf } from "../api/client";
 import { Button } from "../parts/button";
 import { AskDialog } from "../parts/dialog";
 import { Tip } from "../parts/tip";
@@ -43,7 +44,7 @@ function Conflict() {
     try {
       const id = await keepAsCopy();
       useStudio.getState().set({ saveState: { kind: "saved" } });
-      router.push(`/pieces/${id}`);
+      router.push(pageOf(id));
     } catch (error) {
       toast.error((error as Error).message);
     }

@@ -5,7 +5,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
-import { api, type Entry, type Shelf } from "../api/client";
+import { api, pageOf, type Entry, type Shelf } from "../api/client";
 import { download } from "../download";
 import { IconButton } from "../parts/button";
 import { NameDialog } from "../parts/dialog";
@@ -48,7 +48,7 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
   const letterWith = () =>
     attempt(async () => {
       const { document } = await api.get("styles", entry.id);
-      router.push(`/pieces/${await newPiece({ id: entry.id, name: entry.name, face: document.madeWith?.face })}`);
+      router.push(pageOf(await newPiece({ id: entry.id, name: entry.name, face: document.madeWith?.face })));
     });
   const saveFile = () =>
     attempt(async () => {
@@ -62,7 +62,7 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
   return (
     <li className="rounded-xl border border-rule bg-paper shadow-sm transition-shadow focus-within:border-accent hover:shadow-md">
       {shelf === "pieces" ? (
-        <Link href={`/pieces/${entry.id}`} prefetch={false} onClick={(e) => hold(!e.ctrlKey && !e.metaKey)} aria-label={`Open ${entry.name}`} className={frame}>
+        <Link href={pageOf(entry.id)} prefetch={false} onClick={(e) => hold(!e.ctrlKey && !e.metaKey)} aria-label={`Open ${entry.name}`} className={frame}>
           {picture}
         </Link>
       ) : (
@@ -82,7 +82,7 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
             </IconButton>
           }
           items={[
-            shelf === "pieces" ? { label: "Open", onSelect: () => router.push(`/pieces/${entry.id}`) } : { label: "Letter a word in it", onSelect: () => void letterWith() },
+            shelf === "pieces" ? { label: "Open", onSelect: () => router.push(pageOf(entry.id)) } : { label: "Letter a word in it", onSelect: () => void letterWith() },
             { label: "Rename…", onSelect: () => setNaming(true) },
             { label: "Duplicate", onSelect: () => void attempt(() => api.copy(shelf, entry.id)) },
             ...(shelf === "styles" ? [{ label: "Save as a file", onSelect: () => void saveFile() }] : []),

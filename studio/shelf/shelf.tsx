@@ -7,7 +7,7 @@ import { useRouter } from "next/navigation";
 import { Tabs } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
-import { api, type Shelf as ShelfName } from "../api/client";
+import { api, pageOf, type Shelf as ShelfName } from "../api/client";
 import { useAlive } from "../parts/alive";
 import { Button, IconButton } from "../parts/button";
 import { newPiece, openFile } from "./actions";
@@ -27,7 +27,7 @@ export function Shelf() {
     hold(true);
     try {
       const id = await work();
-      if (id) return router.push(`/pieces/${id}`);
+      if (id) return router.push(pageOf(id));
     } catch (error) {
       toast.error((error as Error).message);
     }
