@@ -57,7 +57,10 @@ export async function get<S extends Shelf>(db: Database, shelf: S, id: string): 
   return { document: read(JSON.parse(row.document)) as Documents[S], revision: row.revision };
 }
 
-/** @throws Exists where the id is taken */
+/**
+ * Puts a new document on the shelf. Asked again with the same document, as after an answer that was lost, it does nothing.
+ * @throws Exists where the id is taken by another document
+ */
 export async function create<S extends Shelf>(db: Database, shelf: S, document: Documents[S]): Promise<Stored<S>> {
   const { table } = shelves[shelf];
   const now = Date.now();
@@ -66,12 +69,18 @@ export async function create<S extends Shelf>(db: Database, shelf: S, document: 
     .values({ id: document.id, name: document.name, document: JSON.stringify(document), revision: 1, createdAt: now, updatedAt: now })
     .onConflictDoNothing()
     .returning({ id: table.id });
-  if (!rows.length) throw new Exists();
-  return { document, revision: 1 };
+  if (rows.length) return { document, revision: 1 };
+  const there = await ifThere(get(db, shelf, document.id));
+  if (!there || !alike(there.document, document)) throw new Exists();
+  return there;
 }
 
+/** Whether two documents say the same; both were read by the same schema, which gives their keys one order. */
+const alike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
 /**
- * Puts `document` in the place of revision `revision`, or of whatever is there where that is null.
+ * Puts `document` in the place of revision `revision`, or of whatever is there where that is null. Where it is there already, as after an answer that
+ * was lost, nothing is done (RFC 9110, section 9.2.2: PUT is idempotent; section 13.1.1: what If-Match asked for has been done before).
  * @throws Conflict where another revision is there, NotFound where none is
  */
 export async function replace<S extends Shelf>(db: Database, shelf: S, document: Documents[S], revision: number | null): Promise<number> {
@@ -83,6 +92,7 @@ export async function replace<S extends Shelf>(db: Database, shelf: S, document:
     .returning({ revision: table.revision });
   if (row) return row.revision;
   const there = await get(db, shelf, document.id);
+  if (alike(there.document, document)) return there.revision;
   throw new Conflict(there.revision);
 }
 

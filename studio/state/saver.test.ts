@@ -15,7 +15,17 @@ function fakeServer() {
   const names = new Map<string, string>();
   const log: string[] = [];
   const gone = new Set<string>();
+  const contents = new Map<string, string>();
   let fails = 0;
+  let lost = 0;
+  /** Does the work and loses the answer. */
+  const answered = <T>(result: T): T => {
+    if (lost > 0) {
+      lost--;
+      throw new ApiProblem(0, "The server does not answer.");
+    }
+    return result;
+  };
   const guard = (what: string) => {
     log.push(what);
     if (fails > 0) {
@@ -26,21 +36,31 @@ function fakeServer() {
   return {
     log, names, revisions, gone,
     fail: (times: number) => void (fails = times),
+    lose: (answers: number) => void (lost = answers),
     api: {
       create: async (shelf: string, document: { id: string; name: string }) => {
         guard(`create ${shelf} ${document.name}`);
-        revisions.set(`${shelf}/${document.id}`, 1);
-        return { document, revision: 1 };
+        const key = `${shelf}/${document.id}`;
+        const content = JSON.stringify(document);
+        if (contents.has(key) && contents.get(key) !== content) throw new ApiProblem(409, "Already there.");
+        if (!contents.has(key)) revisions.set(key, 1);
+        contents.set(key, content);
+        return answered({ document, revision: revisions.get(key)! });
       },
       replace: async (shelf: string, document: { id: string; name: string }, revision: number | null) => {
         guard(`replace ${shelf} ${document.name}`);
         const key = `${shelf}/${document.id}`;
         if (gone.has(key)) throw new ApiProblem(404, "Not on the shelf.");
         const there = revisions.get(key)!;
-        if (revision !== null && revision !== there) throw new ApiProblem(412, "Changed elsewhere.");
+        const content = JSON.stringify(document);
+        if (revision !== null && revision !== there) {
+          if (contents.get(key) === content) return answered(there);
+          throw new ApiProblem(412, "Changed elsewhere.");
+        }
         names.set(key, document.name);
+        contents.set(key, content);
         revisions.set(key, there + 1);
-        return there + 1;
+        return answered(there + 1);
       },
       remove: async (shelf: string, id: string) => guard(`remove ${shelf} ${id}`),
       restore: async (shelf: string, id: string) => {
@@ -110,6 +130,41 @@ describe("the saver", () => {
     await jest.advanceTimersByTimeAsync(7000);
     expect(last()).toBe("saved");
     expect(server.names.get("pieces/test-piece")).toBe("Lost?");
+  });
+
+  test("a save that arrived and was not answered is no conflict with oneself, whatever was changed since", async () => {
+    server.lose(1);
+    saver.changed(renamed("One"));
+    await jest.advanceTimersByTimeAsync(500);
+    expect(last()).toBe("unsaved");
+    saver.changed(renamed("Two"));
+    await jest.advanceTimersByTimeAsync(4000);
+    expect(last()).toBe("saved");
+    expect(server.log).toEqual(["replace pieces One", "replace pieces One", "replace pieces Two"]);
+    expect(server.names.get("pieces/test-piece")).toBe("Two");
+  });
+
+  test("and what was taken back since is taken back there, too", async () => {
+    server.lose(1);
+    saver.changed(renamed("One"));
+    await jest.advanceTimersByTimeAsync(500);
+    saver.changed(start);
+    expect(saver.dirty).toBe(true);
+    await jest.advanceTimersByTimeAsync(4000);
+    expect(last()).toBe("saved");
+    expect(server.names.get("pieces/test-piece")).toBe(start.piece.name);
+  });
+
+  test("a document that was made and not answered for goes on being saved", async () => {
+    const made = { ...style, id: "new-style", name: "Made" };
+    server.lose(1);
+    saver.changed({ ...start, styles: { ...start.styles, [made.id]: made } });
+    await jest.advanceTimersByTimeAsync(500);
+    saver.changed({ ...start, styles: { ...start.styles, [made.id]: { ...made, name: "Changed" } } });
+    await jest.advanceTimersByTimeAsync(4000);
+    expect(last()).toBe("saved");
+    expect(server.log).toEqual(["create styles Made", "create styles Made", "replace styles Changed"]);
+    expect(server.names.get("styles/new-style")).toBe("Changed");
   });
 
   test("stops where another tab has saved, and overwrites only when told to", async () => {

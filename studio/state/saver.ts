@@ -28,6 +28,8 @@ const retry = 3000;
  */
 export class Saver {
   readonly #tracked = new Map<string, Tracked>();
+  /** What was sent and not answered: it may have arrived. It is sent again as it was before anything newer, which the server knows to be the same. */
+  readonly #unanswered = new Map<string, Documents[Shelf]>();
   #work: Work;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #running = false;
@@ -131,7 +133,7 @@ export class Saver {
     for (const [key, document] of [...documents].reverse()) {
       const shelf = key.split("/")[0] as Shelf;
       const tracked = this.#tracked.get(key);
-      if (tracked?.document === document) continue;
+      if (tracked?.document === document && !this.#unanswered.has(key)) continue;
       out.push((leaving) => this.#put(shelf, key, document, leaving));
     }
     for (const [key, tracked] of this.#tracked)
@@ -144,7 +146,19 @@ export class Saver {
     return out;
   }
 
-  async #put(shelf: Shelf, key: string, document: Documents[Shelf], leaving: boolean): Promise<void> {
+  async #put(shelf: Shelf, key: string, latest: Documents[Shelf], leaving: boolean): Promise<void> {
+    const document = this.#unanswered.get(key) ?? latest;
+    this.#unanswered.set(key, document);
+    try {
+      await this.#send(shelf, key, document, leaving);
+      this.#unanswered.delete(key);
+    } catch (error) {
+      if (error instanceof ApiProblem && error.status >= 400 && error.status < 500) this.#unanswered.delete(key);
+      throw error;
+    }
+  }
+
+  async #send(shelf: Shelf, key: string, document: Documents[Shelf], leaving: boolean): Promise<void> {
     const tracked = this.#tracked.get(key);
     try {
       if (!tracked) {
