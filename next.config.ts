@@ -7,5 +7,7 @@ const config: NextConfig = {
   // The type check is a step of its own in the tests.
   typescript: { ignoreBuildErrors: true },
   devIndicators: false,
+  // As much as the largest photo takes; what each request may hold is said where it is read.
+  experimental: { proxyClientMaxBodySize: "48mb" },
 };
 export default config;

@@ -1,5 +1,6 @@
 import { expect, test } from "@playwright/test";
 import { request as httpRequest } from "node:http";
+import { PNG } from "pngjs";
 
 const piece = (id: string) => ({
   format: "vextal.piece", version: 1, id, name: "From outside",
@@ -23,9 +24,12 @@ test("documents are created, read, replaced by revision and refused with problem
   const created = await request.post("/api/pieces", { data: piece("outside") });
   expect(created.status()).toBe(201);
   expect(created.headers().etag).toBe('"1"');
-  expect((await request.post("/api/pieces", { data: piece("outside") })).status()).toBe(409);
+  // Asked again with the same it is the same; another document does not get the place of the first.
+  expect(await (await request.post("/api/pieces", { data: piece("outside") })).json()).toMatchObject({ revision: 1 });
+  expect((await request.post("/api/pieces", { data: { ...piece("outside"), name: "Another" } })).status()).toBe(409);
   const put = (match: string | null, name: string) => request.put("/api/pieces/outside", { data: { ...piece("outside"), name }, headers: match ? { "if-match": match } : {} });
   expect((await put(null, "A")).status()).toBe(428);
+  expect((await put('"1"', "A")).headers().etag).toBe('"2"');
   expect((await put('"1"', "A")).headers().etag).toBe('"2"');
   const stale = await put('"1"', "B");
   expect(stale.status()).toBe(412);
@@ -38,7 +42,19 @@ test("documents are created, read, replaced by revision and refused with problem
     expect((await refused.json()).detail).toContain(message);
   }
   expect((await request.get("/api/pieces/none")).status()).toBe(404);
-  expect((await request.get("/api/hats")).status()).toBe(404);
+  for (const address of ["/api/hats", "/api/constructor", "/api/__proto__/x", "/api/pieces/%E5%AD%97", "/api/pieces/%00"]) expect((await request.get(address)).status()).toBe(404);
+});
+
+test("photos and documents of more than ten megabytes arrive whole", async ({ request }) => {
+  // Noise, which no format makes smaller: 2,300 x 2,300 pixels are some 16 MB.
+  const noise = new PNG({ width: 2300, height: 2300 });
+  for (let i = 0, state = 1; i < noise.data.length; i++) noise.data[i] = i % 4 === 3 ? 255 : (state = (state * 48271) % 2147483647) >>> 8;
+  const buffer = PNG.sync.write(noise, { deflateLevel: 0 });
+  expect(buffer.length).toBeGreaterThan(12_000_000);
+  const photo = await request.post("/api/photos", { multipart: { photo: { name: "noise.png", mimeType: "image/png", buffer } } });
+  expect(photo.status()).toBe(201);
+  const large = await request.post("/api/pieces", { data: { ...piece("large"), board: { note: "x".repeat(12_000_000) } } });
+  expect((await large.json()).detail).toContain("board.width");
 });
 
 test("pages carry a strict policy, and their scripts run under it", async ({ page }) => {
