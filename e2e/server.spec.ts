@@ -27,6 +27,7 @@ test("documents are created, read, replaced by revision and refused with problem
   // Asked again with the same it is the same; another document does not get the place of the first.
   expect(await (await request.post("/api/pieces", { data: piece("outside") })).json()).toMatchObject({ revision: 1 });
   expect((await request.post("/api/pieces", { data: { ...piece("outside"), name: "Another" } })).status()).toBe(409);
+  expect((await request.post("/api/pieces", { data: piece("outside"), headers: { "if-none-match": "*" } })).status()).toBe(409);
   const put = (match: string | null, name: string) => request.put("/api/pieces/outside", { data: { ...piece("outside"), name }, headers: match ? { "if-match": match } : {} });
   expect((await put(null, "A")).status()).toBe(428);
   expect((await put('"1"', "A")).headers().etag).toBe('"2"');

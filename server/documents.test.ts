@@ -44,6 +44,7 @@ describe("documents", () => {
     expect(await create(db, "pieces", now.document)).toEqual(now);
     expect(await replace(db, "pieces", now.document, 1)).toBe(now.revision);
     await expect(create(db, "pieces", { ...now.document, name: "Another" })).rejects.toThrow(Exists);
+    await expect(create(db, "pieces", now.document, true)).rejects.toThrow(Exists);
   });
 
   test("are replaced only where one stands on their newest revision", async () => {

@@ -58,10 +58,10 @@ export async function get<S extends Shelf>(db: Database, shelf: S, id: string): 
 }
 
 /**
- * Puts a new document on the shelf. Asked again with the same document, as after an answer that was lost, it does nothing.
+ * Puts a new document on the shelf. Asked again with the same document, as after an answer that was lost, it does nothing, unless nothing may be there.
  * @throws Exists where the id is taken by another document
  */
-export async function create<S extends Shelf>(db: Database, shelf: S, document: Documents[S]): Promise<Stored<S>> {
+export async function create<S extends Shelf>(db: Database, shelf: S, document: Documents[S], onlyNew = false): Promise<Stored<S>> {
   const { table } = shelves[shelf];
   const now = Date.now();
   const rows = await db
@@ -71,7 +71,7 @@ export async function create<S extends Shelf>(db: Database, shelf: S, document: 
     .returning({ id: table.id });
   if (rows.length) return { document, revision: 1 };
   const there = await ifThere(get(db, shelf, document.id));
-  if (!there || !alike(there.document, document)) throw new Exists();
+  if (onlyNew || !there || !alike(there.document, document)) throw new Exists();
   return there;
 }
 

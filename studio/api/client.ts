@@ -69,8 +69,9 @@ export const pageOf = (id: string): string => `/pieces/${encodeURIComponent(id)}
 export const api = {
   list: async (shelf: Shelf): Promise<Entry[]> => (await call(`/api/${shelf}`)).json(),
   get: async <S extends Shelf>(shelf: S, id: string): Promise<Stored<S>> => (await call(addressOf(shelf, id))).json(),
-  create: async <S extends Shelf>(shelf: S, document: Documents[S]): Promise<Stored<S>> =>
-    (await call(`/api/${shelf}`, json("POST", document))).json(),
+  /** @param onlyNew refuses also where the very same is there already, as after an answer that was lost */
+  create: async <S extends Shelf>(shelf: S, document: Documents[S], onlyNew = false): Promise<Stored<S>> =>
+    (await call(`/api/${shelf}`, json("POST", document, onlyNew ? { "if-none-match": "*" } : {}))).json(),
   /** @param revision that the change stands on; null overwrites whatever is there */
   replace: async <S extends Shelf>(shelf: S, document: Documents[S], revision: number | null, keepalive = false): Promise<number> => {
     const match = revision === null ? "*" : `"${revision}"`;

@@ -63,7 +63,7 @@ async function photosFrom({ piece, styles }: PieceFile, inside: ReadonlyMap<stri
 
 async function created<S extends "pieces" | "styles">(shelf: S, document: Parameters<typeof api.create<S>>[1]) {
   try {
-    return (await api.create(shelf, document)).document;
+    return (await api.create(shelf, document, true)).document;
   } catch (error) {
     if (!(error instanceof ApiProblem) || error.status !== 409) throw error;
     return (await api.create(shelf, { ...document, id: nanoid(12), name: `${document.name.slice(0, 60)} (from file)` })).document;
