@@ -45,7 +45,9 @@ export class Trial {
     if (this.r.chance(0.7)) return this.letter();
     for (;;) {
       const shape = randomShape(this.r, []);
-      if (!shape.isEmpty && this.kernel.area(shape) > 2000) return this.kernel.weld(shape.transform(scaling(this.size)));
+      if (shape.isEmpty || this.kernel.area(shape) < 2000) continue;
+      const solid = this.kernel.weld(shape.transform(scaling(this.size)));
+      if (!solid.isEmpty) return solid;
     }
   }
 
