@@ -73,7 +73,7 @@ export function faultOf(m: Clipper, { op, inputs, result }: Call): Fault | undef
     const differing = clip(m, "Xor", "NonZero", got, wanted);
     const off = Math.abs(totalArea(differing));
     const allowed = strip * around + 1e-4;
-    fault = off <= allowed ? countFault(m, differing, (chordError / 2) * units * zoom * Math.min(1, width / 300)) : { what: `${op} of ${inputs.length}`, off: off / zoom ** 2, allowed: allowed / zoom ** 2 };
+    fault = off <= allowed ? countFault(m, differing, Math.max(10 * strip, (chordError / 2) * units * zoom * Math.min(1, width / 300))) : { what: `${op} of ${inputs.length}`, off: off / zoom ** 2, allowed: allowed / zoom ** 2 };
     if (!fault || !isOurs({ op, inputs, result }, differing, zoom)) return undefined;
   }
   return fault;
