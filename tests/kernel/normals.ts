@@ -2,6 +2,7 @@ import { directionAt, valueAt } from "../../core/curves/bezier";
 import { stride, type Contour } from "../../core/curves/contour";
 import type { Join } from "../../core/curves/kernel";
 import type { Polygon } from "../../core/curves/path";
+import { separateShapes } from "../../core/curves/shapes";
 import { clip, type Clipper } from "./clipper";
 import { wound } from "./reference";
 
@@ -19,11 +20,16 @@ const next = new Float64Array(2);
 /**
  * A grown (d > 0) or shrunk outline by its definition: to the shape are added, or from it taken, all the normals of its curves, d long,
  * and a join at every corner that opens. That is the shape of a stroke as SVG 2 computes it (section 13.7, common practice). The normals are
- * those of the curves, not of their chords, so that corners have their true directions.
+ * those of the curves, not of their chords, so that corners have their true directions. Separate shapes are shrunk each by itself.
  * @param shape contours that do not cross; outers positive
  * @param within how far the polygons may lie from the curves, in units
  */
 export function grownByNormals(m: Clipper, shape: readonly Contour[], d: number, join: Join, within: number): Polygon[] {
+  if (d > 0) return coveredByNormals(m, shape, d, join, within);
+  return separateShapes(shape).flatMap((part) => coveredByNormals(m, part, d, join, within));
+}
+
+function coveredByNormals(m: Clipper, shape: readonly Contour[], d: number, join: Join, within: number): Polygon[] {
   const cover: Polygon[] = [];
   const outlines = shape.map((c) => {
     const points: number[] = [];

@@ -117,10 +117,11 @@ export function lessThan(kept: readonly Contour[], taken: readonly Contour[], sh
  * As `resolve` does it, for several shapes at once, each as if it were alone: one large arrangement costs less than many small ones.
  * @param shape the number of the shape that each contour belongs to; contours of one shape follow one another
  * @param shapes how many there are
+ * @param slack as in `Question`
  * @returns the contours of each shape
  */
-export function resolveEach(contours: readonly Contour[], shape: Int32Array, shapes: number, rule: Rule, budget = new Budget()): Contour[][] {
-  const borders = arrange({ contours, shape, weights: ones(contours.length), cover: winding, labelOf: insideBy(rule) }, budget);
+export function resolveEach(contours: readonly Contour[], shape: Int32Array, shapes: number, rule: Rule, budget = new Budget(), slack?: number): Contour[][] {
+  const borders = arrange({ contours, shape, weights: ones(contours.length), cover: winding, labelOf: insideBy(rule), slack }, budget);
   const each: Contour[][] = Array.from({ length: shapes }, () => []);
   for (const { contour, from } of borders) each[shape[from]].push(contour);
   return each;

@@ -1,9 +1,10 @@
-import { positive, resolve } from "../arrange/resolve";
+import { positive, resolveEach } from "../arrange/resolve";
 import { areaOf, withoutIdleNodes } from "../arrange/tidy";
 import { boxesOf } from "../boxes";
 import type { Budget } from "../budget";
 import type { Contour } from "../contour";
 import { mergeSmooth, withoutSpecks } from "../merge";
+import { separateShapes } from "../shapes";
 import type { Join } from "./joins";
 import { rawOutline } from "./raw-outline";
 
@@ -19,15 +20,22 @@ export function fitTolerance(shape: readonly Contour[]): number {
 
 /**
  * The outline of all points within d of a shape (d > 0), or of those farther than -d from its outside (d < 0), with corners joined
- * as asked.
+ * as asked. Separate shapes are shrunk each by itself: the miter of one takes nothing from another that it reaches into.
  * @param clean contours that do not cross, outers positive, counters negative
  */
 export function growContours(clean: readonly Contour[], d: number, join: Join, budget: Budget): Contour[] {
-  // What is thinner than twice the distance closes up: counters that are grown into, outers that are shrunk away.
-  const left = clean.filter((c) => areaOf(c) > 0 === d > 0 || extent(c).shorter > 2 * Math.abs(d));
-  const tolerance = fitTolerance(left);
-  const raw = left.map((c) => rawOutline(c, d, join, tolerance, budget));
-  return resolve(raw, positive, budget, { slack: 2 * tolerance }).map((c) => simpler(c, tolerance, budget));
+  const parts = (d > 0 ? [clean] : separateShapes(clean)).map((part) => leftOf(part, d)).filter((part) => part.length > 0);
+  const tolerance = fitTolerance(parts.flat());
+  const raw = parts.map((part) => part.map((c) => rawOutline(c, d, join, tolerance, budget)));
+  const partOf = Int32Array.from(raw.flatMap((part, i) => part.map(() => i)));
+  const fresh = resolveEach(raw.flat(), partOf, parts.length, positive, budget, 2 * tolerance).flat();
+  return fresh.map((c) => simpler(c, tolerance, budget));
+}
+
+/** Without what is thinner than twice the distance and closes up: counters that are grown into, outers that are shrunk away, with all that is in them. */
+function leftOf(part: readonly Contour[], d: number): Contour[] {
+  const isLeft = (c: Contour) => areaOf(c) > 0 === d > 0 || extent(c).shorter > 2 * Math.abs(d);
+  return d > 0 || isLeft(part[0]) ? part.filter(isLeft) : [];
 }
 
 /** A fresh outline with the fewest nodes that draw it. */

@@ -77,3 +77,14 @@ test("a straight way back has no corner to open, whichever way it started", () =
   const needle = polygonPath([[0, 0], [100, 0], [100, 10], [50, 5]]);
   for (const join of joins) for (const d of [-2, 5]) expect(stripWidth(m, kernel, needle, { what: "grow", d, join })).toBeLessThan(widestStrip);
 });
+
+test.each(joins)("a shape beside another is shrunk as if it were alone, joins: %p", async (join) => {
+  const kernel = new CurveKernel();
+  // The miter of the notch on the left reaches far into the block on the right.
+  const [a, b] = ["M0 0H100V100H0L95 50Z", "M104 0H200V100H104Z"];
+  const [notched, block, both] = [a, b, a + b].map((d) => parseSvgPath(d));
+  const apart = area(kernel.grow(notched, -15, join)) + area(kernel.grow(block, -15, join));
+  expect(area(kernel.grow(both, -15, join))).toBeCloseTo(apart, 6);
+  const face = await openFace("marhey");
+  expect(stripWidth(m, kernel, face.outline(271), { what: "band", d: -80, join })).toBeLessThan(widestStrip);
+});
