@@ -7,6 +7,7 @@ import { circle, contours, polygonPath, rectangle } from "../../tests/paths";
 import { BudgetError, Budget } from "./budget";
 import { CurveError } from "./errors";
 import { CurveKernel } from "./kernel";
+import { translation } from "./matrix";
 import { Path, PathBuilder, Verb } from "./path";
 
 const kernel = new CurveKernel();
@@ -133,6 +134,20 @@ describe("curves", () => {
       const both = kernel.exclude([together(lens, rectangle(0, 100, 600, 600)), rectangle(300, 50, 600, 600)]);
       const square = kernel.area(kernel.exclude([rectangle(0, 100, 600, 600), rectangle(300, 50, 600, 600)]));
       expect((kernel.area(both) - square) / ((2 / 3) * length * width)).toBeCloseTo(1, 2);
+    }
+  });
+
+  test.each([0.2, 0.09, 0.044, 0.02, 0.01])("whose tips overlap by %d unit have that in common, wherever their chords end", (depth) => {
+    // Two parabolas of 10 in 100 units that face each other meet where 20 s^2 is the depth, s in halves of 100 (Archimedes as above).
+    const length = 100 * Math.sqrt(depth / 20);
+    for (const x of [0, 0.7, 1.9, 3.3, 5.1]) {
+      const below = new PathBuilder().move(0, 0).quad(50, 20, 100, 0).line(100, -400).line(0, -400).close().build();
+      const above = new PathBuilder().move(x, 20 - depth).line(x, 420).line(x + 100, 420).line(x + 100, 20 - depth).quad(x + 50, -depth, x, 20 - depth).close().build();
+      // Moved along, they meet aslant, as much lower as both have fallen at half the way.
+      const apart = 20 * (x / 100) ** 2;
+      const lens = kernel.intersect([below, above.transform(translation(0, -apart))]);
+      expect(kernel.area(lens) / ((2 / 3) * length * depth)).toBeCloseTo(1, 2);
+      expect(contours(kernel.union([below, above.transform(translation(0, -apart))]))).toBe(1);
     }
   });
 

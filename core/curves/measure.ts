@@ -16,8 +16,8 @@ export function windingAbout(contours: readonly Contour[], x: number, y: number)
     for (let k = 0; k < c.size; k++) {
       const o = k * stride;
       const degree = c.degrees[k];
+      if (!reaches(c.points, o + 1, degree, y)) continue;
       const ys = Array.from({ length: degree + 1 }, (_, i) => c.points[o + 2 * i + 1]);
-      if (ys.every((v) => v <= y) || ys.every((v) => v > y)) continue;
       const cuts = degree === 1 ? [0, 1] : [0, ...signChanges(derivative(ys)), 1];
       for (let i = 0; i + 1 < cuts.length; i++) {
         const isBelow = (t: number) => valueAt(c.points, o + 1, degree, t) <= y;
@@ -28,6 +28,13 @@ export function windingAbout(contours: readonly Contour[], x: number, y: number)
       }
     }
   return winding;
+}
+
+/** Whether some control points lie above y and some do not. */
+function reaches(p: ArrayLike<number>, o: number, degree: number, y: number): boolean {
+  const above = p[o] > y;
+  for (let i = 1; i <= degree; i++) if (p[o + 2 * i] > y !== above) return true;
+  return false;
 }
 
 /** Whether a point lies inside a path, filled nonzero. */

@@ -1,6 +1,7 @@
 import { positive, resolve } from "./arrange/resolve";
 import { areaOf } from "./arrange/tidy";
 import { valueAt } from "./bezier";
+import { boxesOf } from "./boxes";
 import type { Budget } from "./budget";
 import type { Contour } from "./contour";
 import { windingAbout } from "./measure";
@@ -18,16 +19,21 @@ export function withoutCounters(clean: readonly Contour[], budget: Budget): Cont
  * @param clean contours that do not cross, outers positive
  */
 export function separateShapes(clean: readonly Contour[]): Contour[][] {
-  const outers = clean.map((c, i) => ({ c, i, area: areaOf(c) })).filter((o) => o.area > 0);
-  const shapes = new Map(outers.map((o) => [o.i, [o.c]]));
-  for (const counter of clean) {
-    if (areaOf(counter) > 0) continue;
-    const degree = counter.degrees[0];
-    const x = valueAt(counter.points, 0, degree, 0.5);
-    const y = valueAt(counter.points, 1, degree, 0.5);
-    // The smallest outer around it; a counter's own points lie inside that.
-    const around = outers.filter((o) => -areaOf(counter) < o.area && windingAbout([o.c], x, y) !== 0).sort((a, b) => a.area - b.area)[0];
-    if (around) shapes.get(around.i)!.push(counter);
+  const all = clean.map((c) => ({ c, area: areaOf(c) }));
+  const shapes = all.filter((o) => o.area > 0).map((outer) => ({ ...outer, parts: [outer.c] }));
+  if (shapes.length === all.length) return shapes.map((s) => s.parts);
+  // The smallest outer around a counter is its own; a counter's points lie inside that.
+  const bySize = [...shapes].sort((a, b) => a.area - b.area);
+  for (const { c, area } of all) {
+    if (area > 0) continue;
+    const x = valueAt(c.points, 0, c.degrees[0], 0.5);
+    const y = valueAt(c.points, 1, c.degrees[0], 0.5);
+    bySize.find((o) => -area < o.area && boxHolds(o.c, x, y) && windingAbout([o.c], x, y) !== 0)?.parts.push(c);
   }
-  return [...shapes.values()];
+  return shapes.map((s) => s.parts);
+}
+
+function boxHolds(c: Contour, x: number, y: number): boolean {
+  const [minX, minY, maxX, maxY] = boxesOf(c).subarray(4 * c.size);
+  return x >= minX && x <= maxX && y >= minY && y <= maxY;
 }

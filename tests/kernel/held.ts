@@ -48,9 +48,6 @@ export function hold(m: Clipper, seed: number, letters: readonly Path[]): Held {
   return { seed, name, size, booleans: trial.calls.length, faults };
 }
 
-/** What is thinner than the kernel's own chords are fine, in units at the size of letters, is no part of its own: two curves that all but touch may cross or not. */
-const chordError = 0.05;
-
 /** Chords of the reference, in units of letters of some 600: coarse ones first. */
 const chords = [0.002, 0.0005];
 
@@ -73,7 +70,7 @@ export function faultOf(m: Clipper, { op, inputs, result }: Call): Fault | undef
     const differing = clip(m, "Xor", "NonZero", got, wanted);
     const off = Math.abs(totalArea(differing));
     const allowed = strip * around + 1e-4;
-    fault = off <= allowed ? countFault(m, differing, Math.max(10 * strip, (chordError / 2) * units * zoom * Math.min(1, width / 300))) : { what: `${op} of ${inputs.length}`, off: off / zoom ** 2, allowed: allowed / zoom ** 2 };
+    fault = off <= allowed ? countFault(m, differing, 10 * strip) : { what: `${op} of ${inputs.length}`, off: off / zoom ** 2, allowed: allowed / zoom ** 2 };
     if (!fault || !isOurs({ op, inputs, result }, differing, zoom)) return undefined;
   }
   return fault;

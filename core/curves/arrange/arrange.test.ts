@@ -16,7 +16,7 @@ import { windings } from "./windings";
 
 const meshOf = (path: Path) => {
   const contours = contoursOf(path, true);
-  return makeMesh(contours, new Int32Array(contours.length), { chord: 0.05, coarser: 0, sharing: false }, new Budget());
+  return makeMesh(contours, new Int32Array(contours.length), { chord: 0.05, coarser: 0, sharing: false, closely: true }, new Budget());
 };
 
 describe("the mesh", () => {

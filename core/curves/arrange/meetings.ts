@@ -1,4 +1,5 @@
 import type { GridMesh } from "./mesh";
+import { NearMisses } from "./near-misses";
 import type { Twins } from "./twins";
 
 /**
@@ -21,10 +22,18 @@ export class Meetings {
   private found = 0;
   private work = 0;
   private shape = 0;
+  /** The contours of the two chains in hand. */
+  private contourA = 0;
+  private contourB = 0;
+  /** How near edges come to each other whose curves may cross: in cells. */
+  private readonly reach: number;
+  readonly nearMisses: NearMisses;
 
   constructor(private readonly mesh: GridMesh) {
     this.x = mesh.x;
     this.y = mesh.y;
+    this.reach = mesh.reach;
+    this.nearMisses = new NearMisses(mesh);
     this.atVertex = new Uint8Array(mesh.x.length);
   }
 
@@ -54,7 +63,10 @@ export class Meetings {
     } else this.first = this.last = -1;
     const before = this.found;
     this.shape = this.mesh.shape[c];
+    this.contourA = c;
+    this.contourB = contour[j];
     this.parts(from[i], to[i], from[j], to[j]);
+    this.nearMisses.endPair();
     return this.found > before;
   }
 
@@ -119,8 +131,8 @@ export class Meetings {
   /** Parts of two chains, by their end vertices. Bisection: boxes that do not meet need no look inside. */
   private parts(a0: number, a1: number, b0: number, b1: number): void {
     this.work++;
-    const { x, y } = this;
-    if (apart(x[a0], x[a1], x[b0], x[b1]) || apart(y[a0], y[a1], y[b0], y[b1])) return;
+    const { x, y, reach } = this;
+    if (apart(x[a0], x[a1], x[b0], x[b1], reach) || apart(y[a0], y[a1], y[b0], y[b1], reach)) return;
     const lengthA = a1 - a0;
     const lengthB = b1 - b0;
     if (lengthA === 1 && lengthB === 1) this.edges(a0, b0);
@@ -150,12 +162,17 @@ export class Meetings {
     const b0 = ux * (by - ay) - uy * (bx - ax);
     const b1 = ux * (y[b + 1] - ay) - uy * (x[b + 1] - ax);
     const reachU = Math.abs(ux) + Math.abs(uy);
-    if ((b0 > reachU && b1 > reachU) || (b0 < -reachU && b1 < -reachU)) return;
+    const { reach } = this;
+    const farB = reachU * (reach + 1);
+    if ((b0 > farB && b1 > farB) || (b0 < -farB && b1 < -farB)) return;
     const a0 = vx * (ay - by) - vy * (ax - bx);
     const a1 = vx * (y[a + 1] - by) - vy * (x[a + 1] - bx);
     const reachV = Math.abs(vx) + Math.abs(vy);
-    if ((a0 > reachV && a1 > reachV) || (a0 < -reachV && a1 < -reachV)) return;
-    if (((b0 > 0 && b1 < 0) || (b0 < 0 && b1 > 0)) && ((a0 > 0 && a1 < 0) || (a0 < 0 && a1 > 0))) {
+    const farA = reachV * (reach + 1);
+    if ((a0 > farA && a1 > farA) || (a0 < -farA && a1 < -farA)) return;
+    const crossed = ((b0 > 0 && b1 < 0) || (b0 < 0 && b1 > 0)) && ((a0 > 0 && a1 < 0) || (a0 < 0 && a1 > 0));
+    const before = this.found;
+    if (crossed) {
       const t = a0 / (a0 - a1);
       this.cross(a, b, Math.round(ax + ux * t), Math.round(ay + uy * t));
     }
@@ -163,6 +180,14 @@ export class Meetings {
     this.touch(a, b + 1, b1);
     this.touch(b, a, a0);
     this.touch(b, a + 1, a1);
+    if (reach === 0) return;
+    // Edges that touch decide for themselves; of those that cross well clear of their ends there is nothing to ask.
+    if (crossed ? Math.min(Math.abs(b0), Math.abs(b1)) < farB || Math.min(Math.abs(a0), Math.abs(a1)) < farA : this.found === before && !this.sharesEnd(a, b))
+      this.nearMisses.compare(a, this.contourA, b, this.contourB, crossed);
+  }
+
+  private sharesEnd(a: number, b: number): boolean {
+    return this.same(a, b) || this.same(a + 1, b) || this.same(a, b + 1) || this.same(a + 1, b + 1);
   }
 
   private cross(a: number, b: number, px: number, py: number): void {
@@ -213,9 +238,9 @@ export class Meetings {
   }
 }
 
-/** Whether the intervals between a and b, and between c and d, have nothing in common. Without Math.min, which looks for NaN and -0. */
-function apart(a: number, b: number, c: number, d: number): boolean {
-  return a < b ? (c < d ? b < c || d < a : b < d || c < a) : c < d ? a < c || d < b : a < d || c < b;
+/** Whether the intervals between a and b, and between c and d, have more than `by` between them. Without Math.min, which looks for NaN and -0. */
+function apart(a: number, b: number, c: number, d: number, by = 0): boolean {
+  return a < b ? (c < d ? b + by < c || d + by < a : b + by < d || c + by < a) : c < d ? a + by < c || d + by < b : a + by < d || c + by < b;
 }
 
 /** Whether edge e passes through the half-open cell of the grid point (px, py). */

@@ -28,6 +28,8 @@ export interface GridMesh {
   readonly first: Int32Array;
   readonly last: Int32Array;
   readonly grid: Grid;
+  /** How near edges may come to each other, in cells, before their curves are looked at; 0 where that does not matter. */
+  readonly reach: number;
   readonly chains: Chains;
   /** Where many contours are expected to share their borders. */
   readonly twins?: Twins;
@@ -41,6 +43,8 @@ export interface Flattening {
   readonly coarser: number;
   /** Whether many contours are expected to share their borders. */
   readonly sharing: boolean;
+  /** Whether it matters how curves lie to one another that are nearer than their chords are fine. */
+  readonly closely: boolean;
 }
 
 /** An integer grid: cells per unit, and the point, in units, of its origin. */
@@ -53,7 +57,7 @@ export interface Grid {
 }
 
 /** @throws BudgetError */
-export function makeMesh(contours: readonly Contour[], shape: Int32Array, { chord, coarser, sharing }: Flattening, budget: Budget): GridMesh {
+export function makeMesh(contours: readonly Contour[], shape: Int32Array, { chord, coarser, sharing, closely }: Flattening, budget: Budget): GridMesh {
   const grid = gridFor(contours, coarser);
   // What is smaller than a letter has smaller parts: its chords are finer, too.
   const tolerance = Math.max(chord * Math.min(1, grid.size / smallest), 8 / grid.scale);
@@ -67,8 +71,9 @@ export function makeMesh(contours: readonly Contour[], shape: Int32Array, { chor
   const x = room.x.slice(0, room.count);
   const y = room.y.slice(0, room.count);
   const u = room.u.slice(0, room.count);
+  const reach = closely ? Math.ceil(2 * tolerance * grid.scale) : 0;
   const chains = chainsOf(x, y, first, last, sharing ? u : undefined);
-  return { contours, shape, x, y, u, first, last, grid, chains, twins: sharing ? twinsOf(chains, x, y) : undefined };
+  return { contours, shape, x, y, u, first, last, grid, reach, chains, twins: sharing ? twinsOf(chains, x, y) : undefined };
 }
 
 /** The grid with its origin in the middle of all control points, as fine as they allow. */

@@ -15,6 +15,8 @@ export interface Noding {
   readonly y: readonly number[];
   /** Whether each contour has a node. */
   readonly touched: Uint8Array;
+  /** How often curves may cross where their chords do not. */
+  readonly misses: number;
   /** The chains as they were sorted to find them. */
   readonly strips: Strips;
 }
@@ -40,7 +42,7 @@ export function findNodes(mesh: GridMesh, budget: Budget, known?: KnownApart): N
     meetings.mark(i);
     touched[contourAt(last, i)] = 1;
   }
-  const strips = known?.strips ?? stripsOf(chains, mesh.twins);
+  const strips = known?.strips ?? stripsOf(chains, mesh.reach, mesh.twins);
   const group = known?.group;
   eachMeeting(chains, strips, budget, (i, j) => {
     const a = chains.contour[i];
@@ -65,7 +67,7 @@ export function findNodes(mesh: GridMesh, budget: Budget, known?: KnownApart): N
   }
   if (mesh.twins) meetings.share(mesh.twins, touched);
   meetings.closeUp();
-  return { atVertex: meetings.atVertex, edge: meetings.edge, x: meetings.nodeX, y: meetings.nodeY, touched, strips };
+  return { atVertex: meetings.atVertex, edge: meetings.edge, x: meetings.nodeX, y: meetings.nodeY, touched, misses: meetings.nearMisses.count, strips };
 }
 
 /** The contour that vertex i is on. */

@@ -30,7 +30,7 @@ export interface Question {
   readonly weights: Int32Array;
   readonly cover: Cover;
   readonly labelOf: Labels;
-  /** How far apart curves may be where they are joined, in units: curves that only nearly meet are looked at more closely. */
+  /** How far apart curves may be where they are joined, in units, since they are not known more closely: those that only nearly meet are looked at again where it is 0. */
   readonly slack?: number;
   /** Whether many contours are expected to share their borders: they are then looked at once. */
   readonly sharing?: boolean;
@@ -59,7 +59,7 @@ export function arrange(question: Question, budget = new Budget()): Border[] {
   let chord = chordTolerance;
   for (let coarser = 0; coarser < grids; ) {
     const found = attempt(() => {
-      const mesh = makeMesh(contours, shape, { chord, coarser, sharing }, budget);
+      const mesh = makeMesh(contours, shape, { chord, coarser, sharing, closely: chord > fineTolerance && slack === 0 }, budget);
       return bordersOf(mesh, findNodes(mesh, budget), question, { chord, slack });
     });
     if (!found) coarser++;
@@ -82,11 +82,11 @@ export function attempt<T>(work: () => T): T | undefined {
 /** The borders on a mesh whose nodes are known; how many of their junctions are not at a common point of two curves, and how many lenses are lost. */
 export function bordersOf(mesh: GridMesh, noding: Noding, { weights, cover, labelOf }: Question, closeness: Closeness): { borders: Border[]; misses: number } {
   const field = { mesh, weights, cover, strips: noding.strips };
-  if (!noding.touched.includes(1)) return { borders: bordersApart(field, labelOf), misses: 0 };
+  if (!noding.touched.includes(1)) return { borders: bordersApart(field, labelOf), misses: noding.misses };
   const strands = makeStrands(mesh, noding, weights, cover);
   const around = windings(field, strands);
   const borders: Border[] = [];
-  let misses = strands.lenses;
+  let misses = noding.misses + strands.lenses;
   for (const { label, reaches } of traceRings(strands, around, cover, labelOf, mesh.contours.map((c) => c.size))) {
     const built = rebuild(mesh, strands, reaches, closeness);
     misses += built.misses;

@@ -7,6 +7,8 @@ import type { Twins } from "./twins";
  * its strips. Words are wide and low, so a few strips are enough; drawings of many thousand chains get more.
  */
 export interface Strips {
+  /** How near chains come to each other that are a pair. */
+  readonly reach: number;
   readonly bottom: number;
   readonly height: number;
   readonly lists: readonly (readonly number[])[];
@@ -18,8 +20,11 @@ export interface Strips {
 const offset = 2 ** 26;
 const mostChains = 2 ** 26;
 
-/** @param twins where there are any, of each kind one is taken */
-export function stripsOf(chains: Chains, twins?: Twins): Strips {
+/**
+ * @param reach how near chains come to each other that are a pair, in cells
+ * @param twins where there are any, of each kind one is taken
+ */
+export function stripsOf(chains: Chains, reach: number, twins?: Twins): Strips {
   const { minX, minY, maxY } = chains;
   let bottom = Infinity;
   let top = -Infinity;
@@ -32,15 +37,17 @@ export function stripsOf(chains: Chains, twins?: Twins): Strips {
     keys[count++] = (minX[i] + offset) * mostChains + i;
   }
   const order = keys.subarray(0, count).sort();
+  const half = reach / 2;
+  bottom -= half;
   const strips = Math.max(1, Math.min(512, Math.floor(Math.sqrt(count / 4))));
-  const height = Math.max(1, (top - bottom + 1) / strips);
+  const height = Math.max(1, (top + half - bottom + 1) / strips);
   const lists: number[][] = Array.from({ length: strips }, () => []);
   for (let k = 0; k < count; k++) {
     const i = order[k] % mostChains;
-    const to = Math.min(strips - 1, Math.floor((maxY[i] - bottom) / height));
-    for (let s = Math.floor((minY[i] - bottom) / height); s <= to; s++) lists[s].push(i);
+    const to = Math.min(strips - 1, Math.floor((maxY[i] + half - bottom) / height));
+    for (let s = Math.floor((minY[i] - half - bottom) / height); s <= to; s++) lists[s].push(i);
   }
-  return { bottom, height, lists, reaches: [] };
+  return { reach, bottom, height, lists, reaches: [] };
 }
 
 /** The chains of the strip that holds y. */
@@ -80,18 +87,19 @@ function reachOf({ maxX }: Chains, { lists, reaches }: Strips, strip: number): F
   return (reaches[strip] = reach);
 }
 
-/** Calls `found` once for each pair of chains whose boxes meet, borders included. */
-export function eachMeeting(chains: Chains, { bottom, height, lists }: Strips, budget: Budget, found: (i: number, j: number) => void): void {
+/** Calls `found` once for each pair of chains whose boxes come as near each other as the strips' reach, borders included. */
+export function eachMeeting(chains: Chains, { reach, bottom, height, lists }: Strips, budget: Budget, found: (i: number, j: number) => void): void {
   const { minX, minY, maxX, maxY } = chains;
   const active = new Int32Array(chains.count);
+  const half = reach / 2;
   for (let s = 0; s < lists.length; s++) {
     const list = lists[s];
     let size = 0;
     for (let n = 0; n < list.length; n++) {
       const i = list[n];
-      const left = minX[i];
-      const low = minY[i];
-      const high = maxY[i];
+      const left = minX[i] - reach;
+      const low = minY[i] - reach;
+      const high = maxY[i] + reach;
       let kept = 0;
       for (let k = 0; k < size; k++) {
         const j = active[k];
@@ -99,7 +107,7 @@ export function eachMeeting(chains: Chains, { bottom, height, lists }: Strips, b
         active[kept++] = j;
         if (maxY[j] < low || high < minY[j]) continue;
         // A pair that shares several strips is reported in the first of them.
-        if (Math.floor(((low > minY[j] ? low : minY[j]) - bottom) / height) === s) found(i, j);
+        if (Math.floor(((minY[i] > minY[j] ? minY[i] : minY[j]) - half - bottom) / height) === s) found(i, j);
       }
       budget.spend(size + 1);
       active[kept] = i;

@@ -23,7 +23,7 @@ const closeness = { chord: chordTolerance, slack: 0 };
  * @returns nothing where the shapes could not be cleaned on this mesh
  */
 export function unite(contours: readonly Contour[], shape: Int32Array, shapes: number, budget: Budget): United | undefined {
-  const mesh = makeMesh(contours, shape, { chord: chordTolerance, coarser: 0, sharing: false }, budget);
+  const mesh = makeMesh(contours, shape, { chord: chordTolerance, coarser: 0, sharing: false, closely: true }, budget);
   const within = findNodes(mesh, budget);
   const each = attempt(() => bordersOf(mesh, within, { contours, weights: ones(contours.length), cover: winding, labelOf: insideBy(nonzero) }, closeness));
   if (!each || each.misses > 0) return undefined;
