@@ -1,4 +1,5 @@
 import type { NextConfig } from "next";
+import { safetyHeaders } from "./server/http/guard";
 
 const config: NextConfig = {
   serverExternalPackages: ["@resvg/resvg-js", "@libsql/client", "harfbuzzjs", "woff2-encoder"],
@@ -8,6 +9,7 @@ const config: NextConfig = {
   typescript: { ignoreBuildErrors: true },
   devIndicators: false,
   // As much as the largest photo takes; what each request may hold is said where it is read.
+  headers: async () => [{ source: "/:path*", headers: Object.entries(safetyHeaders).map(([key, value]) => ({ key, value })) }],
   experimental: { proxyClientMaxBodySize: "48mb" },
 };
 export default config;

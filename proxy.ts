@@ -4,7 +4,7 @@ import { problem } from "./server/http/problem-details";
 
 /** Stands before every request: who may ask, and what the page may load. */
 export function proxy(request: NextRequest): Response {
-  const why = refusal(request.method, request.headers);
+  const why = refusal(request.method, request.nextUrl.pathname, request.headers);
   if (why) return problem(403, "Refused", why);
   const nonce = Buffer.from(crypto.randomUUID()).toString("base64");
   const policy = contentSecurityPolicy(nonce, process.env.NODE_ENV === "development");
@@ -13,9 +13,6 @@ export function proxy(request: NextRequest): Response {
   headers.set("content-security-policy", policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set("content-security-policy", policy);
-  response.headers.set("x-content-type-options", "nosniff");
-  response.headers.set("referrer-policy", "same-origin");
-  response.headers.set("cross-origin-opener-policy", "same-origin");
   return response;
 }
 

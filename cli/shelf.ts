@@ -1,5 +1,6 @@
 import { existsSync } from "node:fs";
-import { database, databaseUrl, type Database } from "../server/db/open";
+import { database } from "../server/database";
+import { databaseUrl, type Database } from "../server/db/open";
 
 /** The shelf's database; undefined where there is none yet, since a terminal makes none. */
 export async function shelf(): Promise<Database | undefined> {

@@ -6,7 +6,7 @@ import { root } from "../scripts/ensure.mjs";
 
 const folder = path.join(root, "data", "e2e");
 rmSync(folder, { recursive: true, force: true });
-const child = spawn(process.execPath, [path.join(root, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", process.argv[2]], {
+const child = spawn(process.execPath, [path.join(root, "scripts/serve.mjs"), "127.0.0.1", process.argv[2]], {
   cwd: root,
   stdio: "inherit",
   env: { ...process.env, NODE_ENV: "production", DATABASE_URL: `file:${path.join(folder, "e2e.db")}` },

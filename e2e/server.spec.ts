@@ -80,6 +80,38 @@ test("foreign hosts and foreign pages are refused", async ({ baseURL }) => {
   expect((await raw(`${baseURL}/api/pieces/evil`, "GET", {})).status).toBe(404);
 });
 
+test("what no page of ours asks is refused with words, and never by a fault", async ({ baseURL }) => {
+  const address = baseURL!;
+  expect((await raw(`${address}/api/pieces`, "TRACE", {})).status).toBe(405);
+  for (const bad of ["/api/pieces/%E0%A4%A", "/%", "/api/faces/%ff"]) {
+    const answer = await raw(`${address}${bad}`, "GET", {});
+    expect([answer.status, answer.type]).toEqual([400, "application/problem+json"]);
+  }
+  expect((await raw(`${address}/api/pieces`, "POST", { "content-type": "application/json-evil" }, JSON.stringify(piece("evil")))).status).toBe(422);
+  expect(JSON.parse((await raw(`${address}/api/faces/%25/uses`, "GET", {})).body)).toEqual([]);
+  for (const [where, field] of [["photos", "photo"], ["faces", "font"]]) {
+    const form = new FormData();
+    form.set(field, new File([], "empty"));
+    expect((await fetch(`${address}/api/${where}`, { method: "POST", body: form })).status).toBe(422);
+  }
+  // A picture that a foreign page names would set the server drawing; a link to a page is what links are for.
+  expect((await raw(`${address}/api/pieces/demo-night-ferry/picture`, "GET", { "sec-fetch-site": "cross-site" })).status).toBe(403);
+  expect((await raw(`${address}/pieces/demo-night-ferry`, "GET", { "sec-fetch-site": "cross-site" })).status).toBe(200);
+});
+
+test("every answer carries the headers that keep others out (OWASP Secure Headers Project)", async ({ request }) => {
+  const page = await (await request.get("/")).text();
+  const script = /\/_next\/static\/[^"]+\.js/.exec(page)![0];
+  for (const address of ["/", "/api/pieces", "/api/hats", "/icon.svg", script]) {
+    const headers = (await request.get(address)).headers();
+    expect(headers).toMatchObject({
+      "x-content-type-options": "nosniff", "x-frame-options": "DENY", "referrer-policy": "same-origin",
+      "cross-origin-opener-policy": "same-origin", "cross-origin-resource-policy": "same-origin", "permissions-policy": expect.stringContaining("camera=()"),
+    });
+    expect(headers).not.toHaveProperty("x-powered-by");
+  }
+});
+
 test("absurd pictures are refused at once, and the server goes on", async ({ request }) => {
   const file = { format: "vextal.file", version: 1, piece: { ...piece("wide"), version: 2, board: { width: 20000, height: 20000, unit: "in", dpi: 2400, ground: "#000000" } }, styles: [] };
   const response = await request.post("/api/png", { data: { file, area: { kind: "board" }, ground: true, size: { kind: "dpi", dpi: 2400 } } });

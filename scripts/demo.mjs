@@ -23,7 +23,10 @@ async function answers(address, child) {
   for (let i = 0; i < 240; i++) {
     if (child.exitCode !== null) throw new Error("The server ended while it was starting; its message is above.");
     try {
-      if ((await fetch(`${address}/api/pieces`)).ok) return;
+      const response = await fetch(`${address}/api/pieces`);
+      if (response.ok) return;
+      // The server is there and its database is not: it goes on trying, and so does who reads this.
+      if (response.status === 503 || response.status === 507) return console.log((await response.json()).detail);
     } catch {
       // Not yet.
     }
@@ -37,7 +40,7 @@ try {
   ensureBuild();
   const port = await freePort();
   if (port !== wanted) console.log(`Port ${wanted} is taken; using ${port}.`);
-  const child = spawn(process.execPath, [path.join(root, "node_modules/next/dist/bin/next"), "start", "-H", host, "-p", String(port)], {
+  const child = spawn(process.execPath, [path.join(root, "scripts/serve.mjs"), host, String(port)], {
     cwd: root,
     stdio: ["ignore", "ignore", "inherit"],
     env: { ...process.env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
@@ -47,7 +50,7 @@ try {
     if (ending) return;
     ending = true;
     child.kill("SIGTERM");
-    setTimeout(() => child.kill("SIGKILL"), 4000).unref();
+    setTimeout(() => child.kill("SIGKILL"), 15_000).unref();
   };
   process.on("SIGINT", end);
   process.on("SIGTERM", end);

@@ -85,6 +85,40 @@ describe("documents", () => {
     expect((await picture(db, "pieces", piece.id)).svg).toContain("#112233");
   });
 
+  test("a style that comes back is followed again by all that it was taken from, and by nothing else", async () => {
+    const style = styleOf();
+    await create(db, "styles", style);
+    const mine = { ...style, inks: [] };
+    const before = board(word("Tea"), word("Room", { id: "two", ownStyle: mine }), word("Later", { id: "three" }));
+    await create(db, "pieces", before);
+    await create(db, "pieces", { ...board(word("Gone")), id: "gone" });
+    await remove(db, "pieces", "gone");
+    const [entry] = await list(db, "pieces");
+    await remove(db, "styles", style.id);
+    // Changed while the style was away.
+    const away = await get(db, "pieces", piece.id);
+    await replace(db, "pieces", { ...away.document, items: away.document.items.map((i) => (i.id === "three" ? { ...i, ownStyle: { ...style, name: "Mine now" } } : i)) }, away.revision);
+    await restore(db, "styles", style.id);
+    expect((await get(db, "pieces", piece.id)).document.items.map((i) => i.ownStyle?.name ?? null)).toEqual([null, "Test", "Mine now"]);
+    expect((await list(db, "pieces"))[0].updatedAt).toBeGreaterThanOrEqual(entry.updatedAt);
+    await restore(db, "pieces", "gone");
+    expect((await get(db, "pieces", "gone")).document.items[0].ownStyle).toBeNull();
+    // Brought back once more, it takes nothing from a lettering that has come to look the same of itself.
+    await replace(db, "pieces", { ...before, items: before.items.map((i) => ({ ...i, ownStyle: style })) }, null);
+    await restore(db, "styles", style.id);
+    expect((await get(db, "pieces", piece.id)).document.items.every((i) => i.ownStyle)).toBe(true);
+  });
+
+  test("pieces keep their place on the shelf while a style goes and comes back", async () => {
+    await create(db, "styles", styleOf());
+    await create(db, "pieces", piece);
+    await create(db, "pieces", { ...piece, id: "two", name: "Second" });
+    const before = (await list(db, "pieces")).map(({ id, updatedAt }) => ({ id, updatedAt }));
+    await remove(db, "styles", styleOf().id);
+    await restore(db, "styles", styleOf().id);
+    expect((await list(db, "pieces")).map(({ id, updatedAt }) => ({ id, updatedAt }))).toEqual(before);
+  });
+
   test("are copied under a name and an id of their own", async () => {
     await create(db, "styles", styleOf());
     const made = await copy(db, "styles", "test-style");

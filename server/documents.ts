@@ -1,8 +1,9 @@
-import { and, desc, eq, isNotNull, isNull, like, lt, sql } from "drizzle-orm";
+import { and, desc, eq, isNotNull, isNull, lt, sql } from "drizzle-orm";
 import { nanoid } from "nanoid";
 import { openPiece, openStyle } from "../core/input/open";
-import type { Piece } from "../core/piece/schema";
+import type { Item, Piece } from "../core/piece/schema";
 import type { Style } from "../core/style/schema";
+import { holds } from "./db/holds";
 import type { Database } from "./db/open";
 import { pieces, styles } from "./db/schema";
 
@@ -63,10 +64,9 @@ export async function get<S extends Shelf>(db: Database, shelf: S, id: string): 
  */
 export async function create<S extends Shelf>(db: Database, shelf: S, document: Documents[S], onlyNew = false): Promise<Stored<S>> {
   const { table } = shelves[shelf];
-  const now = Date.now();
   const rows = await db
     .insert(table)
-    .values({ id: document.id, name: document.name, document: JSON.stringify(document), revision: 1, createdAt: now, updatedAt: now })
+    .values(newRow(document))
     .onConflictDoNothing()
     .returning({ id: table.id });
   if (rows.length) return { document, revision: 1 };
@@ -74,6 +74,9 @@ export async function create<S extends Shelf>(db: Database, shelf: S, document: 
   if (onlyNew || !there || !alike(there.document, document)) throw new Exists();
   return there;
 }
+
+/** A document as it first lies on the shelf. */
+export const newRow = (document: Piece | Style, now = Date.now()) => ({ id: document.id, name: document.name, document: JSON.stringify(document), revision: 1, createdAt: now, updatedAt: now });
 
 /** Whether two documents say the same; both were read by the same schema, which gives their keys one order. */
 const alike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
@@ -100,35 +103,39 @@ export async function replace<S extends Shelf>(db: Database, shelf: S, document:
 export async function remove(db: Database, shelf: Shelf, id: string): Promise<void> {
   const { table } = shelves[shelf];
   await db.delete(table).where(and(isNotNull(table.deletedAt), lt(table.deletedAt, Date.now() - keptDeleted)));
-  if (shelf === "styles") await keepLooks(db, (await get(db, "styles", id)).document);
-  const rows = await db
-    .update(table)
-    .set({ deletedAt: Date.now() })
-    .where(and(eq(table.id, id), isNull(table.deletedAt)))
-    .returning({ id: table.id });
-  if (!rows.length) throw new NotFound();
+  const { document } = await get(db, shelf, id);
+  const gone = db.update(table).set({ deletedAt: Date.now() }).where(and(eq(table.id, id), isNull(table.deletedAt)));
+  await db.batch([gone, ...(shelf === "styles" ? await keepLooks(db, document as Style) : [])]);
 }
 
 /** Undefined for what is not on the shelf; any other fault stays one. */
-const ifThere = <T>(found: Promise<T>): Promise<T | undefined> =>
+export const ifThere = <T>(found: Promise<T>): Promise<T | undefined> =>
   found.catch((error) => (error instanceof NotFound ? undefined : Promise.reject(error)));
 
 /** Before a style goes, every lettering that is linked to it is given its look as its own, so that no word loses its paint. */
-async function keepLooks(db: Database, style: Style): Promise<void> {
-  const linked = await db.select({ id: pieces.id }).from(pieces).where(like(pieces.document, `%"styleId":${JSON.stringify(style.id)}%`));
-  for (const { id } of linked) {
-    const found = await ifThere(get(db, "pieces", id));
-    if (!found) continue;
-    const items = found.document.items.map((i) => (i.styleId === style.id && !i.ownStyle ? { ...i, ownStyle: style } : i));
-    await replace(db, "pieces", { ...found.document, items }, found.revision);
-  }
+const keepLooks = (db: Database, style: Style) => inPieces(db, style.id, (item) => (item.ownStyle ? item : { ...item, ownStyle: style }));
+
+/** When a style comes back, every lettering that was given its look follows it again; changes of its own since then it keeps. */
+const relinked = (db: Database, style: Style) => inPieces(db, style.id, (item) => (alike(item.ownStyle, style) ? { ...item, ownStyle: null } : item));
+
+/** The changes of all pieces, deleted ones too, with items that are linked to a style. They are a matter of the style: pieces keep their place on the shelf. */
+async function inPieces(db: Database, styleId: string, change: (item: Item) => Item) {
+  const rows = await db.select().from(pieces).where(holds(pieces.document, `"styleId":${JSON.stringify(styleId)}`));
+  return rows.flatMap((row) => {
+    const piece = openPiece(JSON.parse(row.document));
+    const items = piece.items.map((i) => (i.styleId === styleId ? change(i) : i));
+    if (items.every((item, k) => item === piece.items[k])) return [];
+    return [db.update(pieces).set({ document: JSON.stringify({ ...piece, items }), revision: row.revision + 1 }).where(and(eq(pieces.id, row.id), eq(pieces.revision, row.revision)))];
+  });
 }
 
-/** Takes a deletion back. @throws NotFound */
+/** Takes a deletion back, with what it changed elsewhere. @throws NotFound */
 export async function restore(db: Database, shelf: Shelf, id: string): Promise<void> {
-  const { table } = shelves[shelf];
-  const rows = await db.update(table).set({ deletedAt: null }).where(eq(table.id, id)).returning({ id: table.id });
-  if (!rows.length) throw new NotFound();
+  const { table, read } = shelves[shelf];
+  const [row] = await db.select().from(table).where(eq(table.id, id));
+  if (!row) throw new NotFound();
+  const back = db.update(table).set({ deletedAt: null }).where(eq(table.id, id));
+  await db.batch([back, ...(shelf === "styles" && row.deletedAt !== null ? await relinked(db, read(JSON.parse(row.document)) as Style) : [])]);
 }
 
 /** A copy under a name and an id of its own. @throws NotFound */

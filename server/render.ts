@@ -7,7 +7,7 @@ import { Problem } from "../core/problem";
 import type { Scene } from "../core/scene/scene";
 import type { Style } from "../core/style/schema";
 import { pixelsAt } from "../core/units";
-import { database } from "./db/open";
+import { database } from "./database";
 import { serverEngine } from "./engine";
 import { embeddedPhotos } from "./photos/store";
 import { drawPng } from "./raster/draw";

@@ -1,5 +1,6 @@
 import { isSoundId } from "@/core/ids";
-import { database, type Database } from "@/server/db/open";
+import { database } from "@/server/database";
+import type { Database } from "@/server/db/open";
 import { NotFound, shelves, type Shelf } from "@/server/documents";
 import { answer } from "@/server/http/answer";
 

@@ -1,5 +1,5 @@
 import type { FaceInfo } from "../../core/lettering/face";
-import { database } from "../db/open";
+import { database } from "../database";
 import { NotFound } from "../documents";
 import { ownPrefix, readOwn } from "./own";
 import { readFace, readLicence, shippedInfo, type FaceFile } from "./read";

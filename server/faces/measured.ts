@@ -1,5 +1,5 @@
 import { measureFace, type Measured } from "../../core/lettering/measured";
-import { database } from "../db/open";
+import { database } from "../database";
 import { serverEngine } from "../engine";
 import { listOwn } from "./own";
 import { shippedFaces } from "./shipped";

@@ -1,9 +1,10 @@
 import { createHash } from "node:crypto";
-import { asc, eq, like } from "drizzle-orm";
+import { asc, eq } from "drizzle-orm";
 import { fontsIn } from "../../core/lettering/collection";
 import { Face, type FaceInfo } from "../../core/lettering/face";
 import { loadHarfBuzz } from "../../core/lettering/harfbuzz";
 import { Problem } from "../../core/problem";
+import { holds } from "../db/holds";
 import type { Database } from "../db/open";
 import { faces, pieces } from "../db/schema";
 import { NotFound } from "../documents";
@@ -78,7 +79,7 @@ const saysOfItself = (face: Face): string =>
 
 /** The names of the pieces that are set in a face. */
 export async function usesOf(db: Database, id: string): Promise<string[]> {
-  const rows = await db.select({ name: pieces.name, deletedAt: pieces.deletedAt }).from(pieces).where(like(pieces.document, `%"face":${JSON.stringify(id)}%`));
+  const rows = await db.select({ name: pieces.name, deletedAt: pieces.deletedAt }).from(pieces).where(holds(pieces.document, `"face":${JSON.stringify(id)}`));
   return rows.filter((r) => r.deletedAt === null).map((r) => r.name);
 }
 

@@ -1,5 +1,6 @@
 import { ZodError } from "zod";
 import { firstFault, Problem } from "../../core/problem";
+import { databaseFault } from "../db/faults";
 import { Conflict, Exists, NotFound } from "../documents";
 import { problem } from "./problem-details";
 import { counted } from "./turns";
@@ -15,6 +16,8 @@ export async function answer(handler: () => Promise<Response>): Promise<Response
     if (error instanceof Exists) return problem(409, "Already there", "Something with this id is on the shelf already.");
     if (error instanceof Problem) return problem(422, "Cannot be done", error.message);
     if (error instanceof ZodError) return problem(422, "Not understood", firstFault(error));
+    const fault = databaseFault(error);
+    if (fault) return problem(fault.status, fault.status === 507 ? "No room" : "Not at hand", fault.detail, {}, { "retry-after": "3" });
     console.error(error);
     return problem(500, "Fault in Vextal", "Something went wrong inside Vextal. Your work in this window is kept; try again.");
   }

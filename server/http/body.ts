@@ -15,7 +15,9 @@ export async function formFile(request: Request, field: string, most: number): P
 
 /** The JSON of a request. @throws Problem where it is too long or no JSON */
 export async function jsonBody(request: Request): Promise<unknown> {
-  if (!request.headers.get("content-type")?.startsWith("application/json")) throw new Problem("The request carries no JSON.");
+  // The media type alone, without its parameters (RFC 9110, section 8.3.1).
+  const type = request.headers.get("content-type")?.split(";")[0].trim().toLowerCase();
+  if (type !== "application/json") throw new Problem("The request carries no JSON.");
   if (Number(request.headers.get("content-length") ?? 0) > mostBytes) throw new Problem("The request is over 20 MB.");
   const text = await request.text();
   if (text.length > mostBytes) throw new Problem("The request is over 20 MB.");

@@ -9,8 +9,13 @@ import { contentSecurityPolicy, refusal } from "./guard";
 const headers = (values: Record<string, string>) => new Headers({ host: "127.0.0.1:4300", ...values });
 
 describe("who may ask", () => {
-  test.each<[string, string, Record<string, string>, boolean]>([
+  test.each<[string, string, Record<string, string>, boolean, string?]>([
     ["a page of this machine reads", "GET", {}, true],
+    ["a page of ours reads", "GET", { "sec-fetch-site": "same-origin" }, true],
+    ["an address that was typed", "GET", { "sec-fetch-site": "none" }, true],
+    ["a foreign page names a picture", "GET", { "sec-fetch-site": "cross-site" }, false],
+    ["a page of another port names a picture", "HEAD", { "sec-fetch-site": "same-site" }, false],
+    ["a foreign page links to a piece", "GET", { "sec-fetch-site": "cross-site" }, true, "/pieces/one"],
     ["by its other names", "GET", { host: "localhost:4300" }, true],
     ["a foreign name that resolves here", "GET", { host: "evil.example:4300" }, false],
     ["a page of ours writes", "PUT", { origin: "http://127.0.0.1:4300", "sec-fetch-site": "same-origin" }, true],
@@ -19,12 +24,12 @@ describe("who may ask", () => {
     ["a page of another port writes", "POST", { origin: "http://127.0.0.1:9999" }, false],
     ["a sandboxed page writes", "DELETE", { origin: "null" }, false],
     ["a cross-site form without an origin", "POST", { "sec-fetch-site": "cross-site" }, false],
-  ])("%s", (_, method, values, passes) => {
-    expect(refusal(method, headers(values), "") === undefined).toBe(passes);
+  ])("%s", (_, method, values, passes, address = "/api/pieces/one/picture") => {
+    expect(refusal(method, address, headers(values), "") === undefined).toBe(passes);
   });
 
   test("other hosts where they are named", () => {
-    expect(refusal("GET", headers({ host: "studio.brindlemoor.example" }), "studio.brindlemoor.example")).toBeUndefined();
+    expect(refusal("GET", "/", headers({ host: "studio.brindlemoor.example" }), "studio.brindlemoor.example")).toBeUndefined();
   });
 });
 

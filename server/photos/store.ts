@@ -19,14 +19,26 @@ const mostSide = 8192;
  * @throws Problem in the user's words where it is no sound picture
  */
 export async function addPhoto(db: Database, fileName: string, file: Uint8Array): Promise<Photo> {
-  const name = fileName.slice(0, 120) || "Photo";
-  if (file.length > mostPhotoBytes) throw new Problem(`${name} is over ${mostPhotoBytes / 1e6} MB, which is more than Vextal takes for a photo.`);
-  const id = createHash("sha256").update(file).digest("hex").slice(0, 32);
+  const { id, name } = named(fileName, file);
   const [known] = await db.select({ width: photos.width, height: photos.height }).from(photos).where(eq(photos.id, id));
   if (known) return { id, name, ...known };
-  const { bytes, type, width, height } = await upright(file, name);
-  await db.insert(photos).values({ id, name, type, width, height, bytes, addedAt: Date.now() }).onConflictDoNothing();
-  return { id, name, width, height };
+  const row = await photoRow(fileName, file);
+  await db.insert(photos).values(row).onConflictDoNothing();
+  return { id, name, width: row.width, height: row.height };
+}
+
+/** A photo as it is kept. @throws Problem in the user's words where it is no sound picture */
+export async function photoRow(fileName: string, file: Uint8Array): Promise<typeof photos.$inferInsert> {
+  const { id, name } = named(fileName, file);
+  return { id, name, ...(await upright(file, name)), addedAt: Date.now() };
+}
+
+/** @throws Problem where the file is too large, or empty */
+function named(fileName: string, file: Uint8Array): { id: string; name: string } {
+  const name = fileName.slice(0, 120) || "Photo";
+  if (file.length === 0) throw new Problem(`${name} is empty.`);
+  if (file.length > mostPhotoBytes) throw new Problem(`${name} is over ${mostPhotoBytes / 1e6} MB, which is more than Vextal takes for a photo.`);
+  return { name, id: createHash("sha256").update(file).digest("hex").slice(0, 32) };
 }
 
 async function upright(file: Uint8Array, name: string) {

@@ -1,4 +1,4 @@
-import { database } from "@/server/db/open";
+import { database } from "@/server/database";
 import { serverEngine } from "@/server/engine";
 import { addOwn, listOwn, mostFontBytes } from "@/server/faces/own";
 import { shippedFaces } from "@/server/faces/shipped";

@@ -1,4 +1,4 @@
-import { database } from "@/server/db/open";
+import { database } from "@/server/database";
 import { NotFound } from "@/server/documents";
 import { serverEngine } from "@/server/engine";
 import { findFace } from "@/server/faces/find";

@@ -1,4 +1,4 @@
-import { database } from "@/server/db/open";
+import { database } from "@/server/database";
 import { answer } from "@/server/http/answer";
 import { readPhoto } from "@/server/photos/store";
 

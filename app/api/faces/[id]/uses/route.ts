@@ -1,4 +1,4 @@
-import { database } from "@/server/db/open";
+import { database } from "@/server/database";
 import { usesOf } from "@/server/faces/own";
 import { answer } from "@/server/http/answer";
 
