@@ -57,6 +57,26 @@ describe("from a terminal", () => {
     expect([...png.data.subarray((250 * png.width + 365) * 4, (250 * png.width + 365) * 4 + 3)]).toEqual([0, 0, 255]);
   });
 
+  test("a piece whose style or face is nowhere is not drawn in another", () => {
+    const piece = board(word("Tea"));
+    const file = (items: object[], styles: object[]) => JSON.stringify({ format: "vextal.file", version: 1, piece: { ...piece, items }, styles });
+    const [item] = piece.items;
+    const cases: [string, object, object[], RegExp][] = [
+      ["style", { ...item, styleId: "nonesuch" }, [styleOf()], /follows the style “nonesuch”, which is neither in the file nor at hand/],
+      ["face", { ...item, face: "own-0123456789" }, [styleOf()], /set in the face “own-0123456789”, which is not at hand/],
+    ];
+    for (const [name, changed, styles, message] of cases) {
+      writeFileSync(at(`${name}.json`), file([changed], styles));
+      for (const out of [`${name}.svg`, `${name}.png`]) {
+        expect(vextal("render", "--piece", `${name}.json`, "--out", out)).toMatchObject({ status: 1, error: expect.stringMatching(message) });
+        expect(existsSync(at(out))).toBe(false);
+      }
+    }
+    // A style that is deleted leaves its look with the lettering: that is enough.
+    writeFileSync(at("own.json"), file([{ ...item, styleId: "nonesuch", ownStyle: styleOf() }], []));
+    expect(vextal("render", "--piece", "own.json", "--out", "own.svg").status).toBe(0);
+  });
+
   test("styles and faces are listed one a line, or as JSON", () => {
     const styles = vextal("styles").out.trim().split("\n");
     expect(styles).toContain("Gaslight");

@@ -1,7 +1,9 @@
 import { open } from "../core/input/open";
 import { longestText } from "../core/lettering/options";
-import { newLettering, newPiece, type PieceFile } from "../core/piece/schema";
+import { facesOf, newLettering, newPiece, type Piece, type PieceFile } from "../core/piece/schema";
 import { Problem } from "../core/problem";
+import type { Style } from "../core/style/schema";
+import { findFace } from "../server/faces/find";
 import { shippedFaces } from "../server/faces/shipped";
 import { renderPng, renderSvg, type PngRequest } from "../server/render";
 import { readUserFile, writeWhole } from "./files";
@@ -40,11 +42,26 @@ async function pieceFrom(name: string): Promise<Wanted> {
   const opened = open(new TextDecoder().decode(await readUserFile(name)));
   if (opened.kind !== "piece") throw new Problem(`${name} holds a style, not a piece.`);
   const { file, photos: inside } = opened;
-  const area = { kind: "board" as const };
-  const missing = file.piece.items.flatMap((i) => (i.styleId && !file.styles.some((s) => s.id === i.styleId) ? [i.styleId] : []));
-  if (!missing.length) return { file, area, inside };
+  await checkFaces(name, file.piece);
+  return { file: { ...file, styles: await stylesFor(name, file) }, area: { kind: "board" }, inside };
+}
+
+/** The styles that a piece's items follow: those in its file, and those at hand. @throws Problem where one is in neither: the item would be drawn bare */
+async function stylesFor(name: string, { piece, styles }: PieceFile): Promise<Style[]> {
+  const followed = new Set(piece.items.flatMap((i) => (i.styleId && !i.ownStyle ? [i.styleId] : [])));
+  const missing = [...followed].filter((id) => !styles.some((s) => s.id === id));
+  if (!missing.length) return [...styles];
   const here = (await allStyles()).filter((s) => missing.includes(s.id));
-  return { file: { ...file, styles: [...file.styles, ...here] }, area, inside };
+  const nowhere = missing.filter((id) => !here.some((s) => s.id === id));
+  if (nowhere.length) throw new Problem(`${name} follows the style ${nowhere.map((id) => `“${id}”`).join(", ")}, which is neither in the file nor at hand. Nothing was written.`);
+  return [...styles, ...here];
+}
+
+/** @throws Problem where a piece is set in a face that is not at hand: another would stand in for it */
+async function checkFaces(name: string, piece: Piece): Promise<void> {
+  const faces = await Promise.all(facesOf(piece.items).map(async (id) => ({ id, there: (await findFace(id)) !== undefined })));
+  const missing = faces.filter((f) => !f.there).map((f) => `“${f.id}”`);
+  if (missing.length) throw new Problem(`${name} is set in the face ${missing.join(", ")}, which is not at hand. Nothing was written.`);
 }
 
 /** A piece of one lettering; its ink is what is drawn. */

@@ -53,7 +53,15 @@ const update = (file: PieceFile, version = 1): SceneUpdate => ({
   width: 1, height: 1, ground: null, draft: false, times: {},
   items: file.piece.items.map((i) => ({ id: i.id, layers: [{ id: "coat", version }] })) as never,
 });
-const settled = () => new Promise((r) => setTimeout(r, 60));
+/** Until all that was asked is answered, and nothing more is asked for some rounds of the event loop, in each of which messages arrive. */
+async function settled(): Promise<void> {
+  for (let quiet = 0, before = ""; quiet < 20; ) {
+    await new Promise((r) => setTimeout(r, 1));
+    const now = `${asked.length} ${scenes.length + problems.length}`;
+    quiet = now === before && asked.length === scenes.length + problems.length ? quiet + 1 : 0;
+    before = now;
+  }
+}
 
 const { SceneClient } = await import("./scene-client");
 let scenes: SceneUpdate[];
