@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
-import { coatNames, document, downloaded, newPiece, noteFaults, openCopy, saved } from "./studio";
+import { boardPoint, coatNames, document, downloaded, newPiece, noteFaults, openCopy, saved } from "./studio";
 
 /** Goes on with Tab until the control of that name has the focus, as one who uses no mouse does. */
 async function tabTo(page: Page, name: string | RegExp, key = "Tab"): Promise<void> {
@@ -150,4 +150,95 @@ test("words are added from the menu and a path is drawn, by keyboard alone", asy
   await press("p", "Space", "Shift+ArrowUp", "Space", "Shift+ArrowRight", "Space", "Shift+Enter");
   await expect(page.getByLabel("Name of the shape")).toHaveValue("Free path");
   expect(faults).toEqual([]);
+});
+
+test("words typed right after “New piece” and after N are all there, and none of them is taken for a key", async ({ page }) => {
+  await page.goto("/");
+  const fresh = page.getByRole("button", { name: "New piece" });
+  await expect(fresh).toBeEnabled();
+  // The server and the face take their time, and a hand does not wait.
+  await page.route("**/api/pieces/*", async (route) => {
+    await new Promise((r) => setTimeout(r, 700));
+    await route.continue();
+  });
+  await fresh.click();
+  await page.keyboard.type("Lantern 1234");
+  await expect(page.getByLabel("Text", { exact: true })).toHaveValue("Lantern 1234");
+  await page.keyboard.type(" hp");
+  await expect(page.getByLabel("Text", { exact: true })).toHaveValue("Lantern 1234 hp");
+  await expect(page.getByRole("button", { name: "1 Words" })).toHaveAttribute("aria-current", "step");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("n");
+  await page.keyboard.type("Lane");
+  await expect(page.getByLabel("Text", { exact: true })).toHaveValue("Lane");
+  expect((await document(page)).items).toHaveLength(2);
+});
+
+test("Delete pressed again and again in the strip takes coats, and never the word", async ({ page }) => {
+  await openCopy(page, "demo-night-ferry");
+  const before = (await document(page)).items.length;
+  const count = (await coatNames(page)).length;
+  await page.locator("[data-coat]").first().click();
+  for (let left = count - 1; left >= 0; left--) {
+    await page.keyboard.press("Delete");
+    await expect(page.locator("[data-coat]")).toHaveCount(left);
+  }
+  await page.keyboard.press("Delete");
+  await page.keyboard.press("Delete");
+  expect((await document(page)).items).toHaveLength(before);
+  await page.keyboard.press("Control+z");
+  await expect(page.locator("[data-coat]")).toHaveCount(1);
+});
+
+test("Escape takes back a drag of an item or a slider, which leaves no step behind; nothing of it is saved while the hand holds it", async ({ page }) => {
+  await openCopy(page, "demo-night-ferry");
+  const place = async () => (await document(page)).items.map((i) => [i.x, i.y]);
+  const before = await place();
+  const [x, y] = [640, 360];
+  const from = await boardPoint(page, 0.5, 0.4);
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  for (let i = 1; i < 6; i++) await page.mouse.move(from.x + 12 * i, from.y + 8 * i);
+  await expect(page.getByRole("button", { name: "Undo", exact: true })).toBeEnabled();
+  // Longer than a change waits to be saved.
+  await page.waitForTimeout(800);
+  const id = new URL(page.url()).pathname.split("/").pop();
+  const stored = async () => (await (await page.request.get(`/api/pieces/${id}`)).json()).document.items.map((i: { x: number; y: number }) => [i.x, i.y]);
+  expect(await stored()).toEqual(before);
+  await page.keyboard.press("Escape");
+  await page.mouse.move(x, y);
+  await page.mouse.up();
+  expect(await place()).toEqual(before);
+  await expect(page.getByRole("button", { name: "Undo", exact: true })).toBeDisabled();
+  await page.keyboard.press("3");
+  const slider = page.getByRole("slider", { name: "Opacity slider" });
+  const value = await slider.getAttribute("aria-valuenow");
+  await slider.scrollIntoViewIfNeeded();
+  const box = (await slider.boundingBox())!;
+  // Away from the end where it is.
+  const way = Number(value) >= Number(await slider.getAttribute("aria-valuemax")) ? -40 : 40;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + way, box.y + 5, { steps: 4 });
+  await expect(slider).not.toHaveAttribute("aria-valuenow", value!);
+  await page.keyboard.press("Escape");
+  await expect(slider).toHaveAttribute("aria-valuenow", value!);
+  await page.mouse.move(box.x + 1.5 * way, box.y + 5);
+  await page.mouse.up();
+  await expect(slider).toHaveAttribute("aria-valuenow", value!);
+});
+
+test("closing the tab in the middle of a drag leaves what was before it", async ({ page }) => {
+  await openCopy(page, "demo-night-ferry");
+  const address = page.url();
+  const before = (await document(page)).items.map((i) => [i.x, i.y]);
+  const from = await boardPoint(page, 0.5, 0.4);
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  for (let i = 1; i < 6; i++) await page.mouse.move(from.x + 12 * i, from.y + 8 * i);
+  await expect(page.getByRole("button", { name: "Undo", exact: true })).toBeEnabled();
+  await page.goto("about:blank");
+  const id = new URL(address).pathname.split("/").pop();
+  const stored = (await (await page.request.get(new URL(`/api/pieces/${id}`, address).href)).json()).document;
+  expect(stored.items.map((i: { x: number; y: number }) => [i.x, i.y])).toEqual(before);
 });

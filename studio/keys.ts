@@ -70,8 +70,9 @@ export function useKeys(): void {
     e.preventDefault();
     selectNext(e.shiftKey ? -1 : 1);
   }, free);
-  useHotkeys(["delete", "backspace"], () => {
-    if (state().tool === "items") removeSelected();
+  useHotkeys(["delete", "backspace"], (e) => {
+    // Among coats it is a coat that is meant, also where the last one has just gone.
+    if (state().tool === "items" && !(e.target as HTMLElement).closest("[data-strip]")) removeSelected();
   }, plain);
   useHotkeys("mod+d", () => duplicateSelected(), plain);
   useHotkeys("mod+a", () => selectAll(), plain);

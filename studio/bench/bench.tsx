@@ -4,6 +4,7 @@ import { shapeOf } from "@/core/bend/bend";
 import { apply, invert, type Point } from "@/core/curves/matrix";
 import type { ItemUpdate, LetteringUpdate } from "@/worker/protocol";
 import { fitBoard } from "../state/commands";
+import { isCancelled } from "../state/holding";
 import { dropFiles } from "../state/files";
 import { groupedWith } from "../state/edits/groups";
 import { nodesOfPath, setNodes } from "../state/edits/shapes";
@@ -29,6 +30,7 @@ import { placeOf } from "./place";
 import type { Guide } from "./snap";
 import { useTyping } from "./typing";
 import { ViewHandles } from "./view-handles";
+import { beginTypeAhead, dropTypeAhead } from "./type-ahead";
 import { toBoard } from "./view";
 
 type Drag = { move: Gesture } | { pan: Point } | { mark: { item: LetteringUpdate; from: number } } | { frame: Point };
@@ -105,6 +107,8 @@ export function Bench() {
   const onPointerMove = (e: PointerEvent) => {
     const now = gesture.current;
     if (!now) return;
+    // A drag that Escape has taken back.
+    if (isCancelled()) return onPointerUp();
     if ("pan" in now) useStudio.getState().set({ view: { ...useStudio.getState().view, x: e.clientX - now.pan.x, y: e.clientY - now.pan.y } });
     else if ("mark" in now) placeCaret(now.mark.item, e, now.mark.from);
     else if ("frame" in now) setFrame({ from: now.frame, to: onBoard(e) });
@@ -135,6 +139,10 @@ export function Bench() {
   };
 
   const typed = scene?.items.find((i) => i.id === typing);
+  useEffect(() => {
+    if (!typing) dropTypeAhead();
+    else if (!typed) beginTypeAhead(() => useStudio.getState().set({ typing: null }));
+  }, [typing, typed]);
   return (
     <BenchContext.Provider value={actions}>
       <div className="relative h-full overflow-hidden bg-bench" onDragOver={(e) => e.dataTransfer.types.includes("Files") && e.preventDefault()} onDrop={onDrop}>

@@ -1,5 +1,6 @@
 import type { KeyboardEvent, MouseEvent, PointerEvent } from "react";
 import type { Point } from "@/core/curves/matrix";
+import { focusNext } from "../parts/focus-next";
 import { useStudio } from "../state/store";
 import { useBench } from "./bench-context";
 import type { Gesture } from "./gestures";
@@ -43,12 +44,14 @@ export function Grip({ at, label, name, gesture, look = "round", picked, cursor 
     } else if ((e.key === "Delete" || e.key === "Backspace") && onDelete) {
       e.preventDefault();
       e.stopPropagation();
+      const index = [...document.querySelectorAll("[data-deletable]")].indexOf(e.currentTarget);
       onDelete();
+      focusNext("[data-deletable]", index, "[data-bench]");
     }
   };
   const shared = {
     fill: picked ? "var(--accent)" : "var(--sheet)", stroke: "var(--accent)", strokeWidth: 1.5, style: { cursor },
-    tabIndex: 0, role: "button", "aria-label": label, "data-handle": name, onKeyDown, onKeyUp: () => useStudio.getState().settle(), onFocus: onPick,
+    tabIndex: 0, role: "button", "aria-label": label, "data-handle": name, "data-deletable": onDelete ? "" : undefined, onKeyDown, onKeyUp: () => useStudio.getState().settle(), onFocus: onPick,
     onMouseDown: (e: MouseEvent) => passive && e.preventDefault(),
     onPointerDown: (e: PointerEvent) => {
       if (e.button !== 0) return;

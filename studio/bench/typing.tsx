@@ -1,10 +1,12 @@
 import { useEffect, useRef, useState } from "react";
+import { flushSync } from "react-dom";
 import { apply, multiply } from "@/core/curves/matrix";
 import { longestText } from "@/core/lettering/options";
 import type { LetteringUpdate } from "@/worker/protocol";
 import { setText } from "../state/edits/letters";
 import { letteringOf } from "../state/work";
 import { useStudio } from "../state/store";
+import { takeTypeAhead } from "./type-ahead";
 import { viewMatrix } from "./view";
 
 interface Props {
@@ -31,6 +33,18 @@ export function useTyping({ item, ask }: Props) {
     t.setSelectionRange(from, to);
     setRange({ from, to });
   }, [ask]);
+
+  useEffect(() => {
+    takeTypeAhead((ahead) => {
+      // What was typed before the letters could be drawn comes after what is there.
+      const t = field.current;
+      if (!t) return;
+      if (ahead) flushSync(() => change((w) => setText(w, item.id, ((letteringOf(w, item.id)?.text ?? "") + ahead).slice(0, longestText)), `text ${item.id}`));
+      t.focus({ preventScroll: true });
+      t.setSelectionRange(t.value.length, t.value.length);
+      setRange({ from: t.value.length, to: t.value.length });
+    });
+  }, [item.id, change]);
 
   const toScreen = multiply(viewMatrix(view), item.matrix);
   const bar = (c: Caret) => [apply(toScreen, c.foot), apply(toScreen, c.head)];

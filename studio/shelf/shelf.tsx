@@ -8,6 +8,7 @@ import { Tabs } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { api, pageOf, type Shelf as ShelfName } from "../api/client";
+import { beginTypeAhead, dropTypeAhead } from "../bench/type-ahead";
 import { useAlive } from "../parts/alive";
 import { Button, IconButton } from "../parts/button";
 import { newPiece, openFile } from "./actions";
@@ -29,6 +30,7 @@ export function Shelf() {
       const id = await work();
       if (id) return router.push(pageOf(id));
     } catch (error) {
+      dropTypeAhead();
       toast.error((error as Error).message);
     }
     hold(false);
@@ -72,7 +74,10 @@ export function Shelf() {
                 });
             }}
           />
-          <Button look="primary" className="!h-9" onClick={() => void attempt(() => newPiece())}>
+          <Button look="primary" className="!h-9" onClick={() => {
+            beginTypeAhead();
+            void attempt(() => newPiece());
+          }}>
             <FilePlus2 className="size-4" /> New piece
           </Button>
           <IconButton label={resolvedTheme === "dark" ? "Daylight" : "Evening light"} onClick={() => setTheme(resolvedTheme === "dark" ? "light" : "dark")}>

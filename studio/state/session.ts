@@ -2,6 +2,7 @@ import { useEffect } from "react";
 import { nanoid } from "nanoid";
 import { api, ifThere } from "../api/client";
 import { SceneClient } from "../engine/scene-client";
+import { isHeld, letGo, press } from "./holding";
 import { withOwnLooks } from "./edits/style";
 import { Saver } from "./saver";
 import { useStudio } from "./store";
@@ -46,35 +47,41 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
         current = { scene, saver };
         open(work);
         scene.request(fileOf(work));
-        let held = false;
-        const press = () => void (held = true);
-        const letGo = () => {
-          held = false;
+        const ended = new AbortController();
+        const on = <K extends keyof WindowEventMap>(event: K, listener: (e: WindowEventMap[K]) => void, capture = false) => window.addEventListener(event, listener, { capture, signal: ended.signal });
+        const end = () => {
+          letGo();
           scene.settle();
+          const { work: now } = useStudio.getState();
+          if (now) saver.changed(now);
         };
-        window.addEventListener("pointerdown", press, true);
-        window.addEventListener("pointerup", letGo, true);
-        window.addEventListener("pointercancel", letGo, true);
+        on("pointerdown", () => press(useStudio.getState()), true);
+        on("pointerup", end, true);
+        on("pointercancel", end, true);
+        // Where the end of it went to another window.
+        on("pointermove", (e) => isHeld() && e.buttons === 0 && end(), true);
+        on("keydown", (e) => {
+          if (e.key !== "Escape" || !useStudio.getState().cancel()) return;
+          e.preventDefault();
+          e.stopImmediatePropagation();
+        }, true);
         const stop = useStudio.subscribe((now, before) => {
           if (!now.work || now.work === before.work) return;
-          scene.request(fileOf(now.work), held);
-          saver.changed(now.work);
+          scene.request(fileOf(now.work), isHeld());
+          if (!isHeld()) saver.changed(now.work);
         });
         const leave = () => void saver.flush(true);
         const warn = (event: BeforeUnloadEvent) => {
           if (saver.dirty) event.preventDefault();
         };
-        window.addEventListener("pagehide", leave);
-        window.addEventListener("beforeunload", warn);
+        on("pagehide", leave);
+        on("beforeunload", warn);
         endings.push(() => {
           stop();
           leave();
           scene.close();
-          window.removeEventListener("pointerdown", press, true);
-          window.removeEventListener("pointerup", letGo, true);
-          window.removeEventListener("pointercancel", letGo, true);
-          window.removeEventListener("pagehide", leave);
-          window.removeEventListener("beforeunload", warn);
+          ended.abort();
+          letGo();
         });
       })
       .catch((error: Error) => !closed && onFailure(error));

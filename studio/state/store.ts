@@ -7,6 +7,7 @@ import type { View } from "../bench/view";
 import type { SvgNode } from "@/core/output/svg-node";
 import { noHistory, noted, redone, undone, type History } from "./history";
 import type { SaveState } from "./saver";
+import { cancel, isCancelled } from "./holding";
 import { editStyle } from "./edits/style";
 import { itemOf, letteringOf, shapeItemOf, shownStyle, type Scope, type Work } from "./work";
 import type { Style } from "@/core/style/schema";
@@ -68,6 +69,8 @@ interface StudioActions {
   changeStyle(edit: (style: Style) => Style, merge?: string | null): void;
   /** Ends a drag, so that the next one is a step of its own. */
   settle(): void;
+  /** Takes a drag that is under way back, as if it had not begun. @returns whether there was one */
+  cancel(): boolean;
   undo(): void;
   redo(): void;
   receive(scene: SceneUpdate): void;
@@ -114,7 +117,7 @@ export const useStudio = create<StudioState & StudioActions>((set, get) => ({
   },
   change: (edit, merge = null) => {
     const { work, history } = get();
-    if (!work) return;
+    if (!work || isCancelled()) return;
     const next = edit(work);
     if (next !== work) set({ work: next, history: noted(history, work, merge) });
   },
@@ -124,6 +127,11 @@ export const useStudio = create<StudioState & StudioActions>((set, get) => ({
     if (id) get().change((work) => editStyle(work, id, scope, edit), merge && `${merge} ${id} ${scope}`);
   },
   settle: () => set(({ history }) => ({ history: { ...history, merging: null } })),
+  cancel: () => {
+    const before = cancel(get().work);
+    if (before) set({ work: before.work, history: before.history });
+    return before !== undefined;
+  },
   undo: () => step(undone),
   redo: () => step(redone),
   receive: (scene) =>

@@ -10,10 +10,12 @@ import { isEmpty } from "@/core/curves/bounds";
 import { layerKey, type ItemUpdate } from "@/worker/protocol";
 import { Layer } from "../bench/layer";
 import { IconButton } from "../parts/button";
+import { focusNext } from "../parts/focus-next";
 import { Menu } from "../parts/menu";
 import { copyCoat } from "../state/commands";
 import { duplicateCoat, editCoat, moveCoat, removeCoat } from "../state/edits/style";
 import { useStudio } from "../state/store";
+import { itemOf, shownStyle } from "../state/work";
 
 interface Props {
   coat: Coat;
@@ -40,8 +42,10 @@ export function CoatCard({ coat, index, count, item }: Props) {
     document.querySelector<HTMLInputElement>('[aria-label="Name of the coat"]')?.select();
   };
   const remove = () => {
+    const { coats = [] } = shownStyle(useStudio.getState().work!, itemOf(useStudio.getState().work!, useStudio.getState().selection.at(-1))) ?? {};
     changeStyle((s) => removeCoat(s, coat.id));
-    if (chosen) set({ coatId: null });
+    if (chosen) set({ coatId: (coats[index + 1] ?? coats[index - 1])?.id ?? null });
+    focusNext("[data-coat]", index, '[data-add-coat]');
     toast(`“${coat.name}” was taken off.`, { action: { label: "Undo", onClick: () => useStudio.getState().undo() } });
   };
   const duplicate = () => {
@@ -119,7 +123,7 @@ export function CoatCard({ coat, index, count, item }: Props) {
               { label: "Further front", keys: "Alt →", disabled: index === count - 1, onSelect: () => move(1) },
               { label: "Rename", focuses: true, onSelect: rename },
               null,
-              { label: "Delete", keys: "Del", onSelect: remove },
+              { label: "Delete", keys: "Del", focuses: true, onSelect: remove },
             ]}
           />
         </span>

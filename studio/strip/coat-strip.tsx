@@ -30,9 +30,9 @@ export function CoatStrip() {
   };
 
   return (
-    <section aria-label="Coats" className="flex h-full items-stretch border-t border-rule bg-paper">
+    <section aria-label="Coats" data-strip className="flex h-full items-stretch border-t border-rule bg-paper">
       <div className="flex w-11 shrink-0 flex-col items-center justify-center gap-1 border-r border-rule">
-        <IconButton side="right" label="Add a coat in front of the chosen one" disabled={!lettering} onClick={add}>
+        <IconButton side="right" label="Add a coat in front of the chosen one" disabled={!lettering} onClick={add} data-add-coat>
           <Plus />
         </IconButton>
         <IconButton side="right" label={copied ? `Paste the coat “${copied.coat.name}”` : "Paste a coat: copy one first"} keys="Ctrl V" disabled={!lettering || !copied} onClick={pasteCopied}>
