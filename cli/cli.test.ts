@@ -23,12 +23,12 @@ function vextal(...args: string[]) {
 const at = (name: string) => path.join(folder, name);
 
 describe("from a terminal", () => {
-  test("a word is lettered as SVG and as PNG at a resolution", () => {
+  test("a word is lettered as SVG, and as PNG of twice its pixels", () => {
     expect(vextal("render", "--text", "Night Ferry", "--face", "Pacifico", "--style", "Gaslight", "--out", "ferry.svg")).toMatchObject({ status: 0, error: "" });
     const svg = readFileSync(at("ferry.svg"), "utf8");
     expect(svg).toContain('faces="Pacifico"');
     const width = Number(/viewBox="\S+ \S+ (\S+)/.exec(svg)![1]);
-    expect(vextal("render", "--text", "Night Ferry", "--face", "pacifico", "--style", "gaslight", "--out", "ferry.png", "--dpi", "192").status).toBe(0);
+    expect(vextal("render", "--text", "Night Ferry", "--face", "pacifico", "--style", "gaslight", "--out", "ferry.png", "--times", "2").status).toBe(0);
     const png = PNG.sync.read(readFileSync(at("ferry.png")));
     expect(Math.abs(png.width - width * 2)).toBeLessThanOrEqual(1);
   });
@@ -101,7 +101,7 @@ describe("from a terminal", () => {
     ["empty text", ["render", "--text", " ", "--face", "Anton", "--style", "Gaslight", "--out", "a.svg"], /nothing to letter/],
     ["another ending", ["render", "--text", "x", "--face", "Anton", "--style", "Gaslight", "--out", "a.gif"], /\.svg or \.png/],
     ["a size that is none", ["render", "--text", "x", "--size", "huge", "--out", "a.svg"], /from 1 to 20000/],
-    ["too many pixels", ["render", "--text", "xxxx", "--face", "Anton", "--style", "Gaslight", "--size", "20000", "--dpi", "4800", "--out", "a.png"], /too large/],
+    ["too many pixels", ["render", "--text", "xxxx", "--face", "Anton", "--style", "Gaslight", "--size", "20000", "--times", "50", "--out", "a.png"], /too large/],
     ["a file that is not there", ["check", "none.json"], /no such file/],
     ["a folder that is not there", ["render", "--text", "x", "--face", "Anton", "--style", "Gaslight", "--out", "no/such/a.svg"], /could not be written/],
     ["no command", ["paint"], /unknown command/],

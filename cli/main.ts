@@ -27,7 +27,9 @@ program
   .option("--style <name>", "name of a style (see “styles”), or a style file")
   .option("--size <pixels>", "pixels to the em", number(1, 20_000), 240)
   .option("--piece <file>", "a piece file, or an SVG with its piece inside, instead of --text")
-  .option("--dpi <dpi>", "pixels to the inch of a PNG", number(1, 4800))
+  .option("--times <times>", "a PNG of so many times the board's pixels", number(0.01, 100))
+  .option("--width <pixels>", "a PNG so many pixels wide", number(1, 1_000_000))
+  .option("--dpi <dpi>", "pixels to the inch of a PNG; of a board in pixels, only how large it prints", number(1, 4800))
   .option("--no-ground", "leave the ground of the piece transparent")
   .requiredOption("--out <file>", "FILE.svg or FILE.png")
   .action(render);

@@ -1,5 +1,6 @@
 import { open } from "../core/input/open";
 import { longestText } from "../core/lettering/options";
+import type { PictureSize } from "../core/output/picture-size";
 import { facesOf, newLettering, newPiece, type Piece, type PieceFile } from "../core/piece/schema";
 import { Problem } from "../core/problem";
 import type { Style } from "../core/style/schema";
@@ -17,6 +18,8 @@ interface Options {
   size: number;
   piece?: string;
   dpi?: number;
+  times?: number;
+  width?: number;
   ground: boolean;
   out: string;
 }
@@ -27,8 +30,15 @@ export async function render(options: Options): Promise<void> {
   const { file, area, inside } = options.piece ? await pieceFrom(options.piece) : await lettered(options);
   const photos = await photosFor(file, inside);
   if (kind === "svg") return writeWhole(options.out, await renderSvg(file, { area, ground: options.ground, photos }));
-  const png = await renderPng({ file, area, ground: options.ground, size: { kind: "dpi", dpi: options.dpi ?? file.piece.board.dpi } }, { photos });
+  const png = await renderPng({ file, area, ground: options.ground, size: sizeOf(options, file.piece.board.dpi) }, { photos });
   return writeWhole(options.out, png);
+}
+
+function sizeOf({ dpi, times, width }: Options, boardDpi: number): PictureSize {
+  if (times !== undefined && width !== undefined) throw new Problem("Either --times or --width says how large the picture is, not both.");
+  if (width !== undefined) return { kind: "width", width: Math.round(width), dpi };
+  if (times !== undefined) return { kind: "times", times, dpi };
+  return { kind: "dpi", dpi: dpi ?? boardDpi };
 }
 
 /** What is drawn, how much of it, and the photos that came in its file. */

@@ -1,6 +1,6 @@
 import { expect, test } from "@playwright/test";
 import { PNG } from "pngjs";
-import { boardPaths, boardPoint, choose, document, downloaded, drag, fill, gripAt, newPiece, noteFaults, openFold, openPiece, saved } from "./studio";
+import { boardPaths, boardPoint, choose, document, downloaded, drag, fill, gripAt, newPiece, noteFaults, openCopy, openFold, openPiece, saved } from "./studio";
 
 const toBench = async (page: import("@playwright/test").Page) => page.locator("[data-bench]").focus();
 async function addShape(page: import("@playwright/test").Page, name: string) {
@@ -190,4 +190,74 @@ test("a photo comes in behind the words, is moved in its frame, and lies inside 
   await expect(image).toHaveAttribute("href", /^\/api\/photos\/[0-9a-f]{32}$/);
   expect(await image.getAttribute("href")).not.toBe(href);
   expect(faults).toEqual([]);
+});
+
+test.describe("the clipboard", () => {
+  test.use({ permissions: ["clipboard-read", "clipboard-write"] });
+
+  test("items are copied on the bench, pasted here and in another piece, and are an SVG for other programs", async ({ page }) => {
+    await openCopy(page, "demo-night-ferry");
+    const before = (await document(page)).items;
+    const at = await boardPoint(page, 0.5, 0.4);
+    await page.mouse.click(at.x, at.y);
+    await page.keyboard.press("Control+c");
+    const clip = () => page.evaluate(() => navigator.clipboard.readText());
+    await expect.poll(clip).toMatch(/^<\?xml.*<svg/s);
+    expect(await clip()).toContain("<path");
+    await page.keyboard.press("Control+v");
+    await page.keyboard.press("Control+v");
+    const after = (await document(page)).items;
+    expect(after).toHaveLength(before.length + 2);
+    const [one, two] = after.slice(-2);
+    expect(one.styleId).toBe(two.styleId);
+    expect([Number(two.x) - Number(one.x), Number(two.y) - Number(one.y)]).toEqual([20, 20]);
+    await page.keyboard.press("Control+x");
+    await expect.poll(async () => (await document(page)).items.length).toBe(before.length + 1);
+    await page.keyboard.press("Control+z");
+    await expect.poll(async () => (await document(page)).items.length).toBe(before.length + 2);
+
+    await newPiece(page, "Other");
+    await page.locator("[data-bench]").focus();
+    await page.keyboard.press("Control+v");
+    await expect.poll(async () => (await document(page)).items.length).toBe(2);
+    const pasted = (await document(page)).items[1];
+    expect([pasted.text, pasted.styleId]).toEqual([one.text, one.styleId]);
+    // A coat is copied where its card has the focus, and what was copied last is what is pasted.
+    await page.locator("[data-coat]").first().focus();
+    const coats = await page.locator("[data-coat]").count();
+    await page.keyboard.press("Control+c");
+    await page.keyboard.press("Control+v");
+    await expect(page.locator("[data-coat]")).toHaveCount(coats + 1);
+  });
+
+  test("words and drawings of other programs are pasted as what they are; fields keep their own", async ({ page }) => {
+    await newPiece(page, "Tea");
+    const put = (text: string) => page.evaluate((t) => navigator.clipboard.writeText(t), text);
+    await put("Lantern\nLane");
+    await page.locator("[data-bench]").focus();
+    await page.keyboard.press("Control+v");
+    await expect.poll(async () => (await document(page)).items.map((i) => i.text)).toEqual(["Tea", "Lantern\nLane"]);
+    await put('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><path d="M0 0H10V10Z"/></svg>');
+    await page.keyboard.press("Control+v");
+    await expect.poll(async () => (await document(page)).items.map((i) => i.kind)).toEqual(["shape", "lettering", "lettering"]);
+    await put("Room");
+    await page.getByLabel("Name of the piece").fill("");
+    await page.getByLabel("Name of the piece").press("Control+v");
+    await expect(page.getByLabel("Name of the piece")).toHaveValue("Room");
+    expect((await document(page)).items).toHaveLength(3);
+  });
+});
+
+test("a text that is dropped on the bench becomes words", async ({ page }) => {
+  await newPiece(page, "Tea");
+  const drop = (name: string, text: string) =>
+    page.locator("[data-bench]").evaluate((bench, [n, t]) => {
+      const data = new DataTransfer();
+      data.items.add(new File([t], n, { type: "text/plain" }));
+      bench.dispatchEvent(new DragEvent("drop", { dataTransfer: data, bubbles: true }));
+    }, [name, text]);
+  await drop("menu.txt", "\ufeffBread\r\nand Butter\r\n");
+  await expect.poll(async () => (await document(page)).items.map((i) => i.text)).toEqual(["Tea", "Bread\nand Butter"]);
+  await drop("empty.txt", " ");
+  await expect(page.getByText("“empty.txt” holds no words.")).toBeVisible();
 });

@@ -35,7 +35,13 @@ test("a style lies on the shelf, is saved as a file and letters a word", async (
   await page.getByRole("tab", { name: "styles" }).click();
   await expect(page.getByRole("list", { name: "Styles" }).getByRole("listitem").first()).toBeVisible();
   await page.getByRole("button", { name: "Letter a word in Orchard" }).click();
-  await expect(page.getByLabel("Name of the piece")).toHaveValue("In Orchard");
+  await expect(page.getByLabel("Name of the piece")).toHaveValue("Brindlemoor");
+  // Called by its words until it is given a name.
+  await page.getByLabel("Text", { exact: true }).fill("Cider\nPress");
+  await expect(page.getByLabel("Name of the piece")).toHaveValue("Cider Press");
+  await page.getByLabel("Name of the piece").fill("Label for Tom");
+  await page.getByLabel("Text", { exact: true }).fill("Perry");
+  await expect(page.getByLabel("Name of the piece")).toHaveValue("Label for Tom");
   await expect(page.locator('[data-coat="Apple"]')).toBeVisible();
 });
 

@@ -141,7 +141,7 @@ export async function restore(db: Database, shelf: Shelf, id: string): Promise<v
 /** A copy under a name and an id of its own. @throws NotFound */
 export async function copy<S extends Shelf>(db: Database, shelf: S, id: string): Promise<Stored<S>> {
   const { document } = await get(db, shelf, id);
-  return create(db, shelf, { ...document, id: nanoid(12), name: `${document.name.slice(0, 70)} copy` });
+  return create(db, shelf, { ...document, id: nanoid(12), name: `${document.name.slice(0, 70)} copy`, ...("named" in document ? { named: true } : {}) });
 }
 
 /** The styles that a piece is linked to, with their revisions; those that are gone are left out. */

@@ -2,11 +2,11 @@ import { z } from "zod";
 import { compile } from "../core/piece/compile";
 import { facesOf, pieceFileSchema, type Piece, type PieceFile } from "../core/piece/schema";
 import { isEmpty } from "../core/curves/bounds";
+import { picturePixels, pictureSizeSchema } from "../core/output/picture-size";
 import { exportArea, photosIn, toSvg, type SvgOptions } from "../core/output/svg";
 import { Problem } from "../core/problem";
 import type { Scene } from "../core/scene/scene";
 import type { Style } from "../core/style/schema";
-import { pixelsAt } from "../core/units";
 import { database } from "./database";
 import { serverEngine } from "./engine";
 import { embeddedPhotos } from "./photos/store";
@@ -23,11 +23,7 @@ export const pngRequestSchema = z.object({
   file: pieceFileSchema,
   area: areaSchema,
   ground: z.boolean(),
-  /** Either a resolution or a width in pixels. */
-  size: z.discriminatedUnion("kind", [
-    z.object({ kind: z.literal("dpi"), dpi: z.number().min(1).max(4800) }),
-    z.object({ kind: z.literal("width"), width: z.number().int().min(1).max(1e6) }),
-  ]),
+  size: pictureSizeSchema,
 });
 export type PngRequest = z.infer<typeof pngRequestSchema>;
 
@@ -61,9 +57,8 @@ export async function renderPng({ file, area, ground, size }: PngRequest, { sign
   const box = exportArea(scene, area);
   if (isEmpty(box)) throw new Problem("There is nothing to draw: the selection has no ink.");
   const [w, h] = [box.maxX - box.minX, box.maxY - box.minY];
-  const width = size.kind === "dpi" ? pixelsAt(w, size.dpi) : size.width;
-  const height = size.kind === "dpi" ? pixelsAt(h, size.dpi) : Math.max(1, Math.round((width * h) / w));
+  const { width, height, dpi } = picturePixels(size, w, h, piece.board);
   checkSize(width, height);
   const svg = toSvg(scene, { title: piece.name, unit: piece.board.unit, faces: [], area, ground, pixels: { width, height }, photos: photos ?? (await photosOf(scene)) });
-  return withResolution(await drawPng(svg, width, height, signal), size.kind === "dpi" ? size.dpi : width / (w / 96));
+  return withResolution(await drawPng(svg, width, height, signal), dpi);
 }

@@ -1,14 +1,24 @@
+import { useEffect } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { arrows } from "./bench/grip";
 import {
-  copyCoat, duplicateSelected, fitBoard, groupSelected, hideSelected, kern, lockSelected, newLettering, nudge, pasteCopied, pickNext, raiseSelected, removeSelected, selectAll,
+  duplicateSelected, fitBoard, groupSelected, hideSelected, kern, lockSelected, newLettering, nudge, pickNext, raiseSelected, removeSelected, selectAll,
   selectNext, setTool, ungroupSelected, zoomBy,
 } from "./state/commands";
+import { onCopy, onPaste } from "./state/clipboard";
 import { stages, useStudio } from "./state/store";
 import { letteringOf } from "./state/work";
 
 /** The keys of the studio. Fields keep their own keys; the bench has Tab and the arrows to itself. */
 export function useKeys(): void {
+  useEffect(() => {
+    const ended = new AbortController();
+    const { signal } = ended;
+    // The browser says when something is copied or pasted: by keys, or from its own menu.
+    for (const event of ["copy", "cut"] as const) document.addEventListener(event, onCopy, { signal });
+    document.addEventListener("paste", onPaste, { signal });
+    return () => ended.abort();
+  }, []);
   const state = useStudio.getState;
   // What a card or a field has dealt with is not done a second time.
   const free = { ignoreEventWhen: (e: KeyboardEvent) => e.defaultPrevented };
@@ -80,10 +90,6 @@ export function useKeys(): void {
   useHotkeys("mod+shift+g", () => ungroupSelected(), plain);
   useHotkeys("mod+l", () => lockSelected(), plain);
   useHotkeys("h", () => hideSelected(), everywhere);
-  useHotkeys("mod+c", () => {
-    if (!String(window.getSelection())) copyCoat();
-  }, free);
-  useHotkeys("mod+v", () => pasteCopied(), free);
   useHotkeys(["bracketleft", "bracketright", "shift+bracketleft", "shift+bracketright"], (e) => {
     const back = e.code === "BracketLeft";
     raiseSelected(e.shiftKey ? (back ? "back" : "front") : back ? "backward" : "forward");

@@ -5,7 +5,7 @@ import { Group, Panel, Separator } from "react-resizable-panels";
 import { Bench } from "./bench/bench";
 import { TopBar } from "./bar/top-bar";
 import { CoatsDrawer } from "./drawer/coats-drawer";
-import { ExportDrawer } from "./drawer/export-drawer";
+import { ExportDrawer } from "./drawer/export/export-drawer";
 import { BendDrawer } from "./drawer/bend/bend-drawer";
 import { WordsDrawer } from "./drawer/words/words-drawer";
 import { useKeys } from "./keys";

@@ -3,7 +3,7 @@ import { memoByIdentity } from "../memo";
 import type { Setting } from "../lettering/setting";
 import { lineBox, solid, warped, type Bent } from "./bent";
 import { Sheet, sheetWarp, type Mesh } from "./mesh";
-import { rowsOf, rowWarp, type SquareMap } from "./rows";
+import { caretsInRows, rowsOf, rowWarp, type SquareMap } from "./rows";
 import type { EnvelopeBend } from "./schema";
 
 const sheets = memoByIdentity<Mesh, Sheet>(1);
@@ -12,7 +12,8 @@ const sheetOf = (mesh: Mesh) => sheets(mesh, "", () => new Sheet(mesh));
 /** Bends a setting by its envelope. */
 export function inEnvelope(setting: Setting, bend: EnvelopeBend, kernel: Kernel): Bent {
   const warps = new Map<number, NamedWarp>();
-  return warped(setting, kernel, (line) => {
+  const nested = bend.scope === "nested" && setting.lines.length > 1;
+  return warped(nested ? caretsInRows(setting) : setting, kernel, (line) => {
     let made = warps.get(line);
     if (!made) warps.set(line, (made = lineWarp(setting, bend, line)));
     return made;

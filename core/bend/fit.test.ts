@@ -29,6 +29,30 @@ const fill = (outline: Path | undefined, extra: Record<string, unknown> = {}): F
   bend(setting, { kind: "fit", shape: "s", corners: null, inset: 0, gap: 60, ...extra } as never, { kernel: engine.kernel, capHeight: 860, outline: () => outline });
 const shield = () => shapeKind("shield").draw(newStep(shapeKind("shield")), { width: 4000, height: 4600 });
 
+test("carets stand among the letters of their own line, also where lines lie close and the shape is bent", () => {
+  /** Whether a point lies in a polygon, by crossings. */
+  const within = (polygon: readonly { x: number; y: number }[], x: number, y: number) =>
+    polygon.filter((p, i) => {
+      const q = polygon[(i + 1) % polygon.length];
+      return p.y > y !== q.y > y && x < ((q.x - p.x) * (y - p.y)) / (q.y - p.y) + p.x;
+    }).length % 2 === 1;
+  for (const outline of [shield(), circle(0, 0, 2000), rectangle(-2000, -700, 4000, 1400)])
+    for (const gap of [0, 60]) {
+      const { letters, carets } = fill(outline, { gap });
+      for (const l of letters) {
+        const middle = [0, 1].map((k) => l.quad.reduce((sum, p) => sum + (k ? p.y : p.x), 0) / 4) as [number, number];
+        const marks = setting.lines.flatMap((_, line) => {
+          const stops = carets.filter((c) => c.line === line);
+          return stops.slice(1).map((c, i) => ({ from: stops[i].index, polygon: [stops[i].foot, stops[i].head, c.head, c.foot] }));
+        });
+        // What is marked when a letter is, is that letter: no other's middle, nor its own heads and feet outside of it.
+        expect(marks.filter((m) => within(m.polygon, ...middle)).map((m) => m.from)).toEqual([l.from]);
+        for (const p of l.quad.map((q) => [0.9 * q.x + 0.1 * middle[0], 0.9 * q.y + 0.1 * middle[1]] as const))
+          expect(marks.filter((m) => within(m.polygon, ...p)).every((m) => setting.letters.find((k) => k.from === m.from)?.line === l.line)).toBe(true);
+      }
+    }
+});
+
 describe("the corners of a shape", () => {
   test("that were moved stay where they are at another inset, and while a handle is dragged", () => {
     const corners = [0.06, 0.24, 0.42, 0.8];

@@ -5,7 +5,7 @@ import { memoByIdentity } from "../memo";
 import type { Setting } from "../lettering/setting";
 import { unbent, warped, type Bent } from "./bent";
 import { coonsMap } from "./coons";
-import { rowsOf, rowWarp, type SquareMap } from "./rows";
+import { caretsInRows, rowsOf, rowWarp, type SquareMap } from "./rows";
 import type { FitBend } from "./schema";
 import { edgesOf, findCorners, outerTrack, type Corners } from "./shape-edges";
 import type { Track } from "../curves/track";
@@ -60,7 +60,7 @@ export function inShape(setting: Setting, bend: FitBend, outline: Path | undefin
     return { x: p[0], y: p[1] };
   };
   return {
-    ...warped(setting, kernel, (line) => warps[line]),
+    ...warped(caretsInRows(setting), kernel, (line) => warps[line]),
     corners: corners.map((share) => ({ share, ...at(share) })),
     outline: Array.from({ length: places }, (_, i) => at(i / places)),
   };

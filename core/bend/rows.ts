@@ -16,6 +16,16 @@ export function rowsOf(setting: Setting): { from: number; to: number }[] {
   return heights.map((h) => ({ from: at / sum, to: (at += h) / sum }));
 }
 
+/** A setting whose carets reach no farther than the letters of their line: above and below them, a row's neighbours begin. */
+export const caretsInRows = (setting: Setting): Setting => ({
+  ...setting,
+  carets: setting.carets.map((c) => {
+    const { minY, maxY } = lineBox(setting, c.line);
+    const within = (y: number) => Math.min(maxY, Math.max(minY, y));
+    return { ...c, foot: { x: c.foot.x, y: within(c.foot.y) }, head: { x: c.head.x, y: within(c.head.y) } };
+  }),
+});
+
 /** Places that the width of a gap is found at; between them it is a cubic through its neighbours. */
 const places = 64;
 

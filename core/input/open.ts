@@ -31,8 +31,10 @@ export function open(text: string): Opened {
   let document: unknown;
   try {
     document = JSON.parse(json);
-  } catch (error) {
-    throw new Problem(`This file is neither a piece, a style, nor an SVG with its piece inside: ${(error as Error).message}.`);
+  } catch {
+    if (isSvg) throw new Problem("The piece inside this SVG is damaged.");
+    const begun = text.trimStart().startsWith("{");
+    throw new Problem(begun ? "This file is damaged: it begins as a piece or a style, and does not end as one." : "This file is neither a piece, a style, nor an SVG with its piece inside.");
   }
   const opened = openDocument(document);
   return opened.kind === "piece" ? { ...opened, photos } : opened;

@@ -69,6 +69,8 @@ export const pieceSchema = z.object({
   version: z.literal(pieceVersion),
   id,
   name: z.string().trim().min(1, "A piece needs a name.").max(120),
+  /** Whether it was given its name; until then it is called by its words. */
+  named: z.boolean().default(true),
   board: boardSchema,
   /** Back to front. */
   items: z.array(itemSchema).max(200),

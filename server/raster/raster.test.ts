@@ -39,7 +39,8 @@ describe("a picture's size and resolution", () => {
     expect([all[1].data.readUInt32BE(0), all[1].data.readUInt32BE(4), all[1].data[8]]).toEqual([11811, 11811, 1]);
     // pngjs checks every chunk's CRC.
     const { width, height } = PNG.sync.read(png, { checkCRC: true } as never);
-    expect([width, height]).toEqual([2500, 1250]);
+    // A board in pixels keeps them: the resolution only says how large they print.
+    expect([width, height]).toEqual([800, 400]);
   });
 
   test("a board of 12 in is 3600 pixels wide at 300 dpi", async () => {
@@ -49,11 +50,11 @@ describe("a picture's size and resolution", () => {
     expect([png.width, png.height]).toEqual([3600, 300]);
   });
 
-  test("a width in pixels sets the height and the resolution", async () => {
+  test("a width in pixels sets the height", async () => {
     const png = await renderPng(request({ size: { kind: "width", width: 400 } }));
     expect([decode(png).width, decode(png).height]).toEqual([400, 200]);
-    // 800 px are 8.333 in; 400 pixels on them are 48 dpi, 1890 to the metre.
-    expect(chunks(png)[1].data.readUInt32BE(0)).toBe(1890);
+    // It prints at the board's 96 dpi, which are 3780 to the metre.
+    expect(chunks(png)[1].data.readUInt32BE(0)).toBe(3780);
   });
 
   test("a selection is cut to its ink, and nothing is refused", async () => {

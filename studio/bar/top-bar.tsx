@@ -29,7 +29,7 @@ export function TopBar() {
         aria-label="Name of the piece"
         value={work?.piece.name ?? ""}
         maxLength={120}
-        onChange={(e) => e.target.value.trim() && change((w) => ({ ...w, piece: { ...w.piece, name: e.target.value } }), "piece name")}
+        onChange={(e) => e.target.value.trim() && change((w) => ({ ...w, piece: { ...w.piece, name: e.target.value, named: true } }), "piece name")}
         onBlur={settle}
         className="h-8 w-56 rounded-md border border-transparent bg-transparent px-2 text-[15px] font-semibold outline-none hover:border-rule focus:border-accent focus:bg-sheet"
       />
@@ -78,7 +78,7 @@ const keys: readonly (readonly [string, string])[] = [
   ["Ctrl G, Ctrl Shift G", "Group, ungroup"],
   ["Ctrl L, H", "Lock, hide, and back"],
   ["Ctrl D", "Duplicate the items"],
-  ["Ctrl C, Ctrl V", "Copy and paste a coat"],
+  ["Ctrl C, Ctrl X, Ctrl V", "Copy, cut, paste items; a coat, where its card has the focus"],
   ["Del", "Delete the items"],
   ["Ctrl Z, Ctrl Shift Z", "Undo, redo"],
   ["+  -  0", "Zoom in, out, show all"],

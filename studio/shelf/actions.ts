@@ -1,21 +1,26 @@
 import { nanoid } from "nanoid";
 import { open } from "@/core/input/open";
 import { firstFace } from "@/core/lettering/face";
+import { untitled } from "@/core/piece/name";
 import type { Photo } from "@/core/photo";
 import { looksOf, newLettering, newPiece as makePiece, type PieceFile } from "@/core/piece/schema";
 import { photosOf, withPhotos } from "@/core/style/photos";
 import { api, ApiProblem, ifThere } from "../api/client";
 import { plainStyle } from "../state/edits/style";
 
+/** What a style is first seen on. */
+const firstWord = "Brindlemoor";
+
 /** A new board; with a style, a first lettering wears it. */
-export async function newPiece(style?: { id: string; name: string; face?: string }): Promise<string> {
+export async function newPiece(style?: { id: string; face?: string }): Promise<string> {
   const piece = makePiece({
     id: nanoid(12),
-    name: style ? `In ${style.name}` : "Untitled piece",
+    name: style ? firstWord : untitled,
+    named: false,
     board: { width: 1200, height: 800, unit: "px", dpi: 96, ground: "#f4efe4" },
     items: [
       newLettering({
-        id: nanoid(8), text: style ? "Brindlemoor" : "", face: style?.face ?? firstFace,
+        id: nanoid(8), text: style ? firstWord : "", face: style?.face ?? firstFace,
         size: style ? 160 : 220, letterSpacing: 0, lineSpacing: 1, align: "centre", x: 600, y: 450, turn: 0,
         styleId: style?.id ?? null, ownStyle: style ? null : plainStyle("Plain", firstFace),
       }),

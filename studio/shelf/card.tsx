@@ -38,7 +38,7 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
   const rename = (name: string) =>
     attempt(async () => {
       const { document, revision } = await api.get(shelf, entry.id);
-      await api.replace(shelf, { ...document, name }, revision);
+      await api.replace(shelf, { ...document, name, ...(shelf === "pieces" ? { named: true } : {}) }, revision);
     });
   const remove = () =>
     attempt(async () => {
@@ -48,7 +48,7 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
   const letterWith = () =>
     attempt(async () => {
       const { document } = await api.get("styles", entry.id);
-      router.push(pageOf(await newPiece({ id: entry.id, name: entry.name, face: document.madeWith?.face })));
+      router.push(pageOf(await newPiece({ id: entry.id, face: document.madeWith?.face })));
     });
   const saveFile = () =>
     attempt(async () => {

@@ -1,17 +1,18 @@
 import { toast } from "sonner";
+import type { Coat, Ink } from "@/core/coat/schema";
 import { joinAll, type Bounds } from "@/core/curves/bounds";
 import { firstFace } from "@/core/lettering/face";
 import { boardBox, frameBox } from "../bench/hit";
 import { fitted, zoomed } from "../bench/view";
 import { align, distribute, type Alignment, type Block } from "./edits/arrange";
 import { group, groupedWith, ungroup } from "./edits/groups";
-import { addLettering, addPath, addShape, duplicateItems, editItems, flagItems, raiseItems, removeItems, withGrounds } from "./edits/items";
-import { editLetters } from "./edits/letters";
+import { addLettering, addPath, addShape, duplicateItems, editItems, flagItems, mostItems, raiseItems, removeItems, withGrounds } from "./edits/items";
+import { editLetters, setText } from "./edits/letters";
 import { paste } from "./edits/style";
 import { asFreePath } from "./edits/shapes";
 import { session } from "./session";
 import { useStudio, type Tool } from "./store";
-import { coatOf, itemOf, letteringOf, shapeItemOf, shownStyle, type Work } from "./work";
+import { letteringOf, shapeItemOf, type Work } from "./work";
 
 /** What keys and buttons alike can do to the selected items. */
 
@@ -145,7 +146,7 @@ export function repeatSelected(step: { x: number; y: number }, count: number): v
   const { work, selection, change, select } = useStudio.getState();
   if (!work || !selection.length) return;
   const ids = withGrounds(work, selection);
-  if (work.piece.items.length + ids.length * count > 200) return void toast.error("A board holds at most 200 items.");
+  if (work.piece.items.length + ids.length * count > mostItems) return void toast.error(`A board holds at most ${mostItems} items.`);
   const made = duplicateItems(work, ids, step, count);
   change(() => made.work);
   select(made.ids);
@@ -223,25 +224,32 @@ export function zoomBy(factor: number): void {
   set({ view: zoomed(view, factor, { x: benchSize.width / 2, y: benchSize.height / 2 }) });
 }
 
-/** Notes the chosen coat, with the inks it is painted in, to be pasted onto any style. */
-export function copyCoat(): void {
-  const { work, selection, coatId, set } = useStudio.getState();
-  const style = work ? shownStyle(work, itemOf(work, selection.at(-1))) : undefined;
-  const coat = coatOf(style, coatId ?? undefined);
-  if (!style || !coat) return;
-  set({ copied: { coat, inks: style.inks } });
-  toast(`“${coat.name}” can be pasted onto any style.`);
-}
-
-/** Puts the copied coat in front of the selected item's others. */
-export function pasteCopied(): void {
-  const { copied, selection, changeStyle, set } = useStudio.getState();
-  if (!copied || !selection.length) return;
+/** Puts a copied coat in front of the selected item's others. */
+export function pasteCoat(coat: Coat, inks: readonly Ink[]): void {
+  const { selection, changeStyle, set } = useStudio.getState();
+  if (!selection.length) return void toast("Select a lettering or a shape to paste the coat onto.");
   let id = "";
   changeStyle((s) => {
-    const made = paste(s, copied.coat, copied.inks);
+    const made = paste(s, coat, inks);
     id = made.id;
     return made.style;
   });
   set({ coatId: id, stage: "coats" });
+}
+
+/** Puts the coat that was copied last in front of the selected item's others. */
+export function pasteCopied(): void {
+  const { copied } = useStudio.getState();
+  if (copied) pasteCoat(copied.coat, copied.inks);
+}
+
+/** A lettering of words that come from elsewhere, in the looks of the selected one. */
+export function addWords(text: string): void {
+  added((w) => {
+    const like = letteringOf(w, useStudio.getState().selection.at(-1)) ?? w.piece.items.findLast((i) => i.kind === "lettering");
+    const { scene } = useStudio.getState();
+    const words = scene?.items.filter((i) => i.kind === "lettering" && !i.hidden) ?? [];
+    const made = addLettering(w, like, firstFace, words.map(boardBox));
+    return { id: made.id, work: setText(made.work, made.id, text.replace(/\r\n?/g, "\n").trim()) };
+  });
 }

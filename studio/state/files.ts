@@ -1,6 +1,7 @@
 import { toast } from "sonner";
 import { addFaces } from "./faces";
-import { bringSvg } from "./commands";
+import { longestText } from "@/core/lettering/options";
+import { addWords, bringSvg } from "./commands";
 import { editLettering } from "./edits/items";
 import { bringPhoto, isPhoto } from "./photos";
 import { useStudio } from "./store";
@@ -8,19 +9,30 @@ import { letteringOf } from "./work";
 
 const isFont = (name: string): boolean => /\.(ttf|otf|woff2?|ttc|otc)$/i.test(name);
 
-/** Takes what is dropped on the bench: fonts become faces, the selected lettering is set in them; SVG files become shapes, photos shapes that are painted with them. */
+const isText = (name: string): boolean => /\.(txt|md)$/i.test(name);
+
+/** The words of a text file become a lettering. */
+async function bringText(file: File): Promise<void> {
+  const words = (await file.text()).replace(/^\ufeff/, "").trim();
+  if (!words) return void toast.error(`“${file.name}” holds no words.`);
+  if (words.length > longestText) return void toast.error(`“${file.name}” has ${words.length.toLocaleString("en")} characters; a lettering holds at most ${longestText.toLocaleString("en")}.`);
+  addWords(words);
+}
+
+/** Takes what is dropped on the bench: fonts become faces, the selected lettering is set in them; SVG files become shapes, photos shapes that are painted with them, texts letterings. A text beside a font is its licence. */
 export async function dropFiles(files: readonly File[]): Promise<void> {
   const fonts = files.filter((f) => isFont(f.name));
-  const licence = files.find((f) => /\.(txt|md)$/i.test(f.name));
+  const licence = files.find((f) => isText(f.name));
   if (fonts.length) {
     const [first] = await addFaces(fonts, licence ? await licence.text() : "");
     const { work, selection, change } = useStudio.getState();
     if (first && work && letteringOf(work, selection.at(-1))) change((w) => editLettering(w, selection, (l) => ([l.face, l.axes] = [first.id, {}])));
   }
   for (const f of files) {
-    if (isFont(f.name) || f === licence) continue;
-    if (/\.svg$/i.test(f.name)) await bringSvg(await f.text(), f.name);
+    if (isFont(f.name) || (f === licence && fonts.length)) continue;
+    if (isText(f.name)) await bringText(f);
+    else if (/\.svg$/i.test(f.name)) await bringSvg(await f.text(), f.name);
     else if (isPhoto(f.name)) await bringPhoto(f);
-    else toast.error(`“${f.name}” is no font, no SVG and no photo; nothing was changed.`);
+    else toast.error(`“${f.name}” is no font, SVG, photo or text; nothing was changed.`);
   }
 }

@@ -110,7 +110,7 @@ export async function fetchStyle(id: string) {
  */
 export async function keepAsCopy(): Promise<string> {
   const work = withOwnLooks(useStudio.getState().work!, session().saver.unsavedStyles);
-  const copy = { ...work.piece, id: nanoid(12), name: `${work.piece.name} (this tab)`.slice(0, 120) };
+  const copy = { ...work.piece, id: nanoid(12), name: `${work.piece.name} (this tab)`.slice(0, 120), named: true };
   await api.create("pieces", copy);
   return copy.id;
 }

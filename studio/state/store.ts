@@ -2,6 +2,7 @@ import { create } from "zustand";
 import type { Coat, Ink } from "@/core/coat/schema";
 import type { ItemUpdate, LetteringUpdate, SceneUpdate } from "@/worker/protocol";
 import { layerKey } from "@/worker/protocol";
+import { calledByItsWords } from "@/core/piece/name";
 import type { NodeAt } from "@/core/curves/edit-nodes";
 import type { View } from "../bench/view";
 import type { SvgNode } from "@/core/output/svg-node";
@@ -118,7 +119,9 @@ export const useStudio = create<StudioState & StudioActions>((set, get) => ({
   change: (edit, merge = null) => {
     const { work, history } = get();
     if (!work || isCancelled()) return;
-    const next = edit(work);
+    const edited = edit(work);
+    const piece = calledByItsWords(edited.piece);
+    const next = piece === edited.piece ? edited : { ...edited, piece };
     if (next !== work) set({ work: next, history: noted(history, work, merge) });
   },
   changeStyle: (edit, merge = null) => {

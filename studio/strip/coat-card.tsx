@@ -12,7 +12,7 @@ import { Layer } from "../bench/layer";
 import { IconButton } from "../parts/button";
 import { focusNext } from "../parts/focus-next";
 import { Menu } from "../parts/menu";
-import { copyCoat } from "../state/commands";
+import { copyCoat } from "../state/clipboard";
 import { duplicateCoat, editCoat, moveCoat, removeCoat } from "../state/edits/style";
 import { useStudio } from "../state/store";
 import { itemOf, shownStyle } from "../state/work";
@@ -57,10 +57,6 @@ export function CoatCard({ coat, index, count, item }: Props) {
     });
     set({ coatId: id });
   };
-  const copy = () => {
-    set({ coatId: coat.id });
-    copyCoat();
-  };
   const move = (by: number) => changeStyle((s) => moveCoat(s, coat.id, index + by));
   const toggle = () => changeStyle((s) => editCoat(s, coat.id, (c) => ({ ...c, on: !c.on })));
 
@@ -74,7 +70,6 @@ export function CoatCard({ coat, index, count, item }: Props) {
     if (e.key === "Enter") return choose();
     if (e.key === "Delete" || e.key === "Backspace") return done(), remove();
     if (command && e.key.toLowerCase() === "d") return done(), duplicate();
-    if (command && e.key.toLowerCase() === "c") return done(), copy();
     if (e.altKey && e.key === "ArrowLeft") return done(), move(-1);
     if (e.altKey && e.key === "ArrowRight") return done(), move(1);
     listeners?.onKeyDown?.(e);
@@ -92,6 +87,7 @@ export function CoatCard({ coat, index, count, item }: Props) {
       aria-label={`Coat ${index + 1} of ${count}: ${coat.name}${coat.on ? "" : ", off"}`}
       aria-pressed={chosen}
       data-coat={coat.name}
+      data-coat-id={coat.id}
       onKeyDown={onKeyDown}
       onClick={choose}
       onPointerEnter={() => set({ shownUpTo: coat.id })}
@@ -118,7 +114,7 @@ export function CoatCard({ coat, index, count, item }: Props) {
             }
             items={[
               { label: "Duplicate", keys: "Ctrl D", onSelect: duplicate },
-              { label: "Copy", keys: "Ctrl C", onSelect: copy },
+              { label: "Copy", keys: "Ctrl C", onSelect: () => copyCoat(coat.id) },
               { label: "Further back", keys: "Alt ←", disabled: index === 0, onSelect: () => move(-1) },
               { label: "Further front", keys: "Alt →", disabled: index === count - 1, onSelect: () => move(1) },
               { label: "Rename", focuses: true, onSelect: rename },

@@ -6,7 +6,7 @@ import type { Strand } from "@/core/curves/nodes";
 import { paintKind } from "@/core/coat/paints";
 import { newStep } from "@/core/params";
 import type { Photo } from "@/core/photo";
-import { isLettering, isShape, newLettering, newShapeItem, type Item, type Lettering, type ShapeItem } from "@/core/piece/schema";
+import { isLettering, isShape, newLettering, newShapeItem, type Item, type Lettering, type PieceFile, type ShapeItem } from "@/core/piece/schema";
 import { shapeKind } from "@/core/shape/kinds";
 import type { Style } from "@/core/style/schema";
 import { toPx } from "@/core/units";
@@ -133,23 +133,48 @@ function shapeAdded(work: Work, { kind, name, width, height, x, y, values = {}, 
 
 /** Copies, each `step` further on. Groups are copied as groups of their own, and words fill the copy of their shape. */
 export function duplicateItems(work: Work, ids: readonly string[], step: { x: number; y: number }, count = 1): { work: Work; ids: string[] } {
-  const made: string[] = [];
-  const next = produce(work, (w) => {
-    for (let n = 1; n <= count; n++) {
-      const names = new Map<string, string>();
-      const renamed = (old: string) => {
-        if (!names.has(old)) names.set(old, nanoid(8));
-        return names.get(old)!;
-      };
-      const copied = work.piece.items.filter((i) => ids.includes(i.id));
-      for (const item of copied) {
-        const copy: Item = { ...item, id: renamed(item.id), x: item.x + step.x * n, y: item.y + step.y * n, groups: item.groups.map(renamed) };
-        if (n === count) made.push(copy.id);
-        w.piece.items.push((isLettering(copy) ? refitted(copy, (id) => (copied.some((c) => c.id === id) ? renamed(id) : id)) : copy) as never);
-      }
-    }
+  const copied = work.piece.items.filter((i) => ids.includes(i.id));
+  const sets = Array.from({ length: count }, (_, n) => copies(copied, { x: step.x * (n + 1), y: step.y * (n + 1) }));
+  return { work: produce(work, (w) => void w.piece.items.push(...(sets.flat() as never[]))), ids: sets.at(-1)?.map((i) => i.id) ?? [] };
+}
+
+/** A board holds no more than these. */
+export const mostItems = 200;
+
+/**
+ * Copies of items that come from anywhere. Where they would lie on one of the board's own they are put aside, where they would lie off the board, into its
+ * middle.
+ * @param shelf the styles that are here; items that follow another keep its look as their own
+ */
+export function insertItems(work: Work, { piece, styles }: PieceFile, shelf: readonly Style[]): { work: Work; ids: string[] } {
+  const { width, height } = boardSize(work);
+  const middle = { x: piece.items.reduce((sum, i) => sum + i.x, 0) / piece.items.length, y: piece.items.reduce((sum, i) => sum + i.y, 0) / piece.items.length };
+  const outside = middle.x < 0 || middle.x > width || middle.y < 0 || middle.y > height;
+  const by = outside ? { x: width / 2 - middle.x, y: height / 2 - middle.y } : { x: 0, y: 0 };
+  const taken = (item: Item) => work.piece.items.some((i) => Math.abs(i.x - item.x - by.x) < 1 && Math.abs(i.y - item.y - by.y) < 1);
+  while (piece.items.some(taken)) [by.x, by.y] = [by.x + 20, by.y + 20];
+  const made = copies(piece.items, by).map((item): Item => {
+    if (!item.styleId || shelf.some((s) => s.id === item.styleId)) return item;
+    return { ...item, styleId: null, ownStyle: item.ownStyle ?? styles.find((s) => s.id === item.styleId) ?? null };
   });
-  return { work: next, ids: made };
+  const next = produce(work, (w) => {
+    for (const style of shelf) if (made.some((i) => i.styleId === style.id)) w.styles[style.id] ??= style;
+    w.piece.items.push(...(made as never[]));
+  });
+  return { work: next, ids: made.map((i) => i.id) };
+}
+
+/** Items under new ids, moved by a step, which refer to each other as they did. */
+function copies(items: readonly Item[], by: { x: number; y: number }): Item[] {
+  const names = new Map<string, string>();
+  const renamed = (old: string) => {
+    if (!names.has(old)) names.set(old, nanoid(8));
+    return names.get(old)!;
+  };
+  return items.map((item): Item => {
+    const copy: Item = { ...item, id: renamed(item.id), x: item.x + by.x, y: item.y + by.y, groups: item.groups.map(renamed) };
+    return isLettering(copy) ? refitted(copy, (id) => (items.some((c) => c.id === id) ? renamed(id) : id)) : copy;
+  });
 }
 
 /** The lettering with the shape that it refers to renamed. */

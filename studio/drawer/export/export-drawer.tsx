@@ -3,21 +3,20 @@ import { useRef, useState } from "react";
 import { toast } from "sonner";
 import { isEmpty, joinAll, mapped } from "@/core/curves/bounds";
 import { fileName } from "@/core/output/file-name";
+import { picturePixels } from "@/core/output/picture-size";
 import { facesOf } from "@/core/piece/schema";
-import { pixelsAt } from "@/core/units";
-import { api } from "../api/client";
-import { download } from "../download";
-import { useFaces } from "../faces";
-import { Button } from "../parts/button";
-import { Choice } from "../parts/choice";
-import { Field, Section } from "../parts/field";
-import { NumberField } from "../parts/number-field";
-import { session } from "../state/session";
-import { useStudio } from "../state/store";
-import { fileOf } from "../state/work";
+import { api } from "../../api/client";
+import { download } from "../../download";
+import { useFaces } from "../../faces";
+import { Button } from "../../parts/button";
+import { Choice } from "../../parts/choice";
+import { Field, Section } from "../../parts/field";
+import { session } from "../../state/session";
+import { useStudio } from "../../state/store";
+import { fileOf } from "../../state/work";
+import { firstChoice, PictureSizeFields, sizeOf } from "./picture-size-fields";
 
 type What = "board" | "selection";
-type SizeBy = "dpi" | "width";
 
 /** Takes the piece away as vectors or as a picture. */
 export function ExportDrawer() {
@@ -25,21 +24,19 @@ export function ExportDrawer() {
   const faces = useFaces();
   const [what, setWhat] = useState<What>("board");
   const [ground, setGround] = useState(true);
-  const [sizeBy, setSizeBy] = useState<SizeBy>("dpi");
   const board = work!.piece.board;
-  const [dpi, setDpi] = useState(board.dpi);
-  const [width, setWidth] = useState(2000);
+  const [size, setSize] = useState(() => firstChoice(board));
   const [busy, setBusy] = useState<string | null>(null);
   const stop = useRef<AbortController | null>(null);
 
   const ids = what === "selection" ? selection : null;
   const items = work!.piece.items.filter((i) => !ids || ids.includes(i.id));
   const names = facesOf(items).map((id) => faces.find((f) => f.id === id)?.name ?? id);
-  const name = (extension: string) => fileName(work!.piece.name, names, extension);
+  const name = (extension: string, withPiece = false) => fileName(work!.piece.name, withPiece ? [...names, "piece inside"] : names, extension);
   const box = scene && (ids ? joinAll(scene.items.filter((i) => ids.includes(i.id)).map((i) => mapped(i.matrix, i.painted))) : { minX: 0, minY: 0, maxX: scene.width, maxY: scene.height });
   const nothing = !box || isEmpty(box);
   const [w, h] = nothing ? [0, 0] : [box.maxX - box.minX, box.maxY - box.minY];
-  const pixels = nothing ? null : sizeBy === "dpi" ? [pixelsAt(w, dpi), pixelsAt(h, dpi)] : [width, Math.max(1, Math.round((width * h) / w))];
+  const pixels = nothing ? null : picturePixels(sizeOf(size, board), w, h, board);
 
   const attempt = async (label: string, make: (signal: AbortSignal) => Promise<void>) => {
     const run = new AbortController();
@@ -56,7 +53,7 @@ export function ExportDrawer() {
   const svg = (withPiece: boolean) =>
     attempt("svg", async () => {
       const text = await session().scene.svg({ file: fileOf(work!), items: ids, ground, withPiece });
-      download(new Blob([text], { type: "image/svg+xml" }), name("svg"));
+      download(new Blob([text], { type: "image/svg+xml" }), name("svg", withPiece));
     });
   const png = () =>
     attempt("png", async (signal) => {
@@ -64,7 +61,7 @@ export function ExportDrawer() {
         file: fileOf(work!),
         area: ids ? { kind: "items", ids } : { kind: "board" },
         ground,
-        size: sizeBy === "dpi" ? { kind: "dpi", dpi } : { kind: "width", width },
+        size: sizeOf(size, board),
       };
       download(await api.png(request, signal), name("png"));
     });
@@ -91,21 +88,7 @@ export function ExportDrawer() {
         <p className="text-xs text-pencil">The second one opens again in Vextal with its words live.</p>
       </Section>
       <Section title="PNG">
-        <Field label="Size by" hint="Give a resolution, or a width in pixels">
-          <Choice label="Size by" value={sizeBy} options={[{ value: "dpi", label: "Resolution", hint: "Pixels to the inch" }, { value: "width", label: "Width", hint: "Pixels across" }]} onChange={(v) => setSizeBy(v as SizeBy)} />
-        </Field>
-        {sizeBy === "dpi" ? (
-          <Field label="Resolution" hint="Pixels to the inch of the picture" htmlFor="png-dpi">
-            <NumberField id="png-dpi" label="Picture resolution" suffix="dpi" min={1} max={4800} value={dpi} onChange={setDpi} />
-          </Field>
-        ) : (
-          <Field label="Width" hint="Pixels across; the height follows" htmlFor="png-width">
-            <NumberField id="png-width" label="Picture width" suffix="px" min={1} max={16384} decimals={0} value={width} onChange={(v) => setWidth(Math.round(v))} />
-          </Field>
-        )}
-        <p aria-live="polite" className="text-pencil">
-          {pixels ? `${pixels[0].toLocaleString("en")} × ${pixels[1].toLocaleString("en")} pixels` : "Nothing to draw"}
-        </p>
+        <PictureSizeFields board={board} choice={size} pixels={pixels} onChange={setSize} />
         {busy === "png" ? (
           <Button className="w-full" onClick={() => stop.current?.abort()}>
             Drawing the picture… Stop
@@ -117,10 +100,12 @@ export function ExportDrawer() {
         )}
       </Section>
       <Section title="File">
-        <p className="break-words text-pencil">
-          <Download className="mr-1 inline size-3.5" />
-          {name("svg")}
-        </p>
+        {[name("svg"), name("svg", true), name("png")].map((n) => (
+          <p key={n} className="break-words text-pencil">
+            <Download className="mr-1 inline size-3.5" />
+            {n}
+          </p>
+        ))}
         <p className="text-xs text-pencil">Files carry the name of the piece and of the faces it was lettered in.</p>
       </Section>
     </>
