@@ -85,6 +85,8 @@ export const settingFields = {
   lines: z.array(lineSchema).max(200).default([]),
   letters: z.array(letterChangeSchema).max(longestText).default([]),
   loosen: loosenSchema.nullable().default(null),
+  /** Whether letters that touch are one shape before the coats are built. */
+  joined: z.boolean().default(true),
 };
 export const settingSchema = z.object(settingFields);
 export type SettingValues = z.infer<typeof settingSchema>;

@@ -9,6 +9,7 @@ import { mapped } from "../curves/bounds";
 import { apply } from "../curves/matrix";
 import { toSvg } from "../output/svg";
 import type { Style } from "../style/schema";
+import { newLetterChange } from "../lettering/options";
 import { compile, type PlacedLettering } from "./compile";
 import type { LoadedEngine } from "./engine";
 import { itemMatrix, type Piece } from "./schema";
@@ -55,6 +56,40 @@ describe("from a piece to its scene", () => {
     });
     const moved = sceneOf(board(word("Ferry", { x: 300, turn: 20 })), stack).items[0];
     moved.layers.forEach((layer, i) => expect(layer).toBe(before.layers[i]));
+  });
+
+  describe("letters that touch", () => {
+    const pathsOf = (text: string, face: string, extra = {}) => sceneOf(board(word(text, { face, ...extra })), styleOf([coat("Face", flat("face"))])).items[0].layers[0].paths;
+    const joining = [["pacifico", "Lantern Hill"], ["yellowtail", "Lantern Hill"], ["marhey", "قطار الجبل"], ["baloo-2", "पहाड़ी रेल"]];
+
+    test.each(joining)("are one outline in a joined face (%s): nothing overlaps, and nothing is lost", (face, text) => {
+      const { kernel } = engine;
+      const apart = pathsOf(text, face, { joined: false });
+      const joined = pathsOf(text, face);
+      expect(joined.length).toBeLessThan(apart.length);
+      // The kernel's grid of 1/8192 unit along some 20,000 units of outline.
+      const close = 10;
+      const placed = (paths: typeof joined) => paths.map((p) => p.path.transform([1, 0, 0, 1, p.x, p.y]));
+      const whole = kernel.area(kernel.union(placed(apart)));
+      expect(Math.abs(kernel.area(kernel.union(placed(joined))) - whole)).toBeLessThan(close);
+      // The sum of the parts is the whole: they have nothing in common. Apart, they overlap.
+      expect(Math.abs(joined.reduce((sum, p) => sum + area(p.path), 0) - whole)).toBeLessThan(close);
+      expect(apart.reduce((sum, p) => sum + area(p.path), 0)).toBeGreaterThan(whole + 100);
+    });
+
+    test("that stand free stay as they are, the same objects, beside some that touch", () => {
+      const free = pathsOf("Tea", "archivo-black");
+      expect(free).toHaveLength(3);
+      const close = pathsOf("TTTo oTTT", "archivo-black", { letterSpacing: 0, letters: [{ ...newLetterChange(1), right: -200 }] });
+      expect(close).toHaveLength(7);
+      expect(close.at(-1)!.path).toBe(pathsOf("T", "archivo-black")[0].path);
+    });
+
+    test("in inks of their own keep them, and lie on the one before", () => {
+      expect(pathsOf("Lantern", "pacifico")).toHaveLength(1);
+      const letters = [{ ...newLetterChange(3), inks: { face: "edge" } }];
+      expect(pathsOf("Lantern", "pacifico", { letters })).toHaveLength(3);
+    });
   });
 
   test("one more letter leaves the outlines of the others as they were", () => {

@@ -1,6 +1,7 @@
 import type { Bent } from "../bend/bent";
 import { bend, shapeOf } from "../bend/bend";
 import { coatLayer, coatShape } from "../coat/build";
+import { joinedLetters } from "../coat/join-letters";
 import { noShape, type Shape } from "../coat/shape";
 import type { Bounds } from "../curves/bounds";
 import type { Kernel } from "../curves/kernel";
@@ -111,9 +112,10 @@ export function compile(piece: Piece, styles: ReadonlyMap<string, Style>, engine
     const setting = timed("letters", () => set(engine.hb, engine.face(item.face) ?? engine.standIn, item));
     const outline = outlineFor(matrix);
     const bent = timed("bend", () => bend(setting, item.bend, { kernel: engine.kernel, capHeight: face.metrics.capHeight, outline }));
-    const letters = lettersOf(bent, "", () => ({
-      parts: bent.letters.map((l) => ({ path: l.outline, x: l.x, y: l.y, line: l.line, ...(l.inks ? { inks: l.inks } : {}) })),
-    }));
+    const letters = lettersOf(bent, String(item.joined), () => {
+      const parts = bent.letters.map((l) => ({ path: l.outline, x: l.x, y: l.y, line: l.line, ...(l.inks ? { inks: l.inks } : {}) }));
+      return { parts: item.joined ? joinedLetters(parts, engine.kernel) : parts };
+    });
     const shape = shapeOf(item.bend);
     const placed: Placed = { kind: "lettering", id: item.id, setting, bent, matrix, face, ink: bent.ink, view: viewOf(item, bent.ink) };
     return { placed, letters, ground: asShape(shape === undefined ? undefined : outline(shape)), metrics: face.metrics };

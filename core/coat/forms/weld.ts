@@ -39,7 +39,7 @@ function groups(parts: readonly Part[]): Part[][] {
 
 /** The union of a group, or null where its letters only come near each other. */
 const welded = memoByKey<Path | null>(300);
-function weldGroup(group: readonly Part[], kernel: Kernel): readonly Part[] {
+export function weldGroup(group: readonly Part[], kernel: Kernel): readonly Part[] {
   const [first] = group;
   const alone = () =>
     group.map((p) => {

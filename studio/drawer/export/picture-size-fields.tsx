@@ -1,6 +1,6 @@
 import { printed, type PictureSize, type Pixels } from "@/core/output/picture-size";
 import type { Board } from "@/core/piece/board";
-import { pxPer } from "@/core/units";
+import { pxPer, toPx } from "@/core/units";
 import { Choice } from "../../parts/choice";
 import { Field } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
@@ -14,17 +14,26 @@ export interface SizeChoice {
   readonly width: number;
   /** Inches. */
   readonly print: number;
+  /** Of a picture that is measured by its width in print. */
+  readonly printDpi: number;
   readonly dpi: number;
 }
 
-/** A board in pixels is taken at its own pixels, any other at its resolution. */
-export const firstChoice = (board: Board): SizeChoice => ({ by: board.unit === "px" ? "times" : "dpi", times: 1, width: 2000, print: 4, dpi: board.dpi });
+/** What pictures are printed at (common practice). */
+const fineDpi = 300;
 
-export function sizeOf({ by, times, width, print, dpi }: SizeChoice, board: Board): PictureSize {
+/** A board in pixels is taken at its own pixels, any other at its resolution; in print, it is as large as these allow. */
+export function firstChoice(board: Board): SizeChoice {
+  const px = board.unit === "px";
+  const printDpi = px ? fineDpi : board.dpi;
+  return { by: px ? "times" : "dpi", times: 1, width: 2000, print: px ? board.width / printDpi : toPx(board.width, board.unit) / pxPer.in, printDpi, dpi: board.dpi };
+}
+
+export function sizeOf({ by, times, width, print, printDpi, dpi }: SizeChoice, board: Board): PictureSize {
   const prints = board.unit === "px" ? { dpi } : {};
   if (by === "times") return { kind: "times", times, ...prints };
   if (by === "width") return { kind: "width", width, ...prints };
-  return by === "print" ? { kind: "print", width: print, dpi } : { kind: "dpi", dpi };
+  return by === "print" ? { kind: "print", width: print, dpi: printDpi } : { kind: "dpi", dpi };
 }
 
 const mmPerInch = 25.4;
@@ -81,7 +90,7 @@ export function PictureSizeFields({ board, choice, pixels, onChange }: Props) {
       )}
       {(by !== "width" || inPixels) && (
         <Field label="Resolution" hint={inPixels && by !== "print" ? "Pixels to the inch: how large the picture prints. Its pixels stay as they are" : "Pixels to the inch of the picture"} htmlFor="png-dpi">
-          <NumberField id="png-dpi" label="Picture resolution" suffix="dpi" min={1} max={4800} value={choice.dpi} onChange={(v) => put({ dpi: v })} />
+          <NumberField id="png-dpi" label="Picture resolution" suffix="dpi" min={1} max={4800} value={by === "print" ? choice.printDpi : choice.dpi} onChange={(v) => put(by === "print" ? { printDpi: v } : { dpi: v })} />
         </Field>
       )}
       <p aria-live="polite" className="text-pencil">

@@ -59,6 +59,7 @@ export function SettingSection({ lettering }: { lettering: Lettering }) {
         <Field label="Align" hint="How the lines stand to each other">
           <Choice label="Align" value={lettering.align} options={alignments} onChange={(v) => edit("align", (l) => void (l.align = v as "left"))} />
         </Field>
+        <Switch label="Join letters" hint="Letters that touch are one shape before the coats are built; off, each keeps its own outline and lies on the one before it" checked={lettering.joined} onChange={(on) => edit("joined", (l) => void (l.joined = on))} />
         <Switch label="Optical edges" hint="Round and open letters hang out over the edge, so that it looks straight" checked={lettering.optical} onChange={(on) => edit("optical", (l) => void (l.optical = on))} />
       </Section>
       <Fold title="Stretch and language">
