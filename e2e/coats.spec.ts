@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { boardPaths, coatNames, fill, noteFaults, openCopy, saved } from "./studio";
+import { boardPaths, coatNames, fill, noteFaults, openCopy, openPiece, saved } from "./studio";
 
 test.beforeEach(async ({ page }) => {
   await openCopy(page, "demo-radio-brindlemoor");
@@ -153,4 +153,45 @@ test("another measure keeps the look", async ({ page }) => {
   expect(after.length).toBe(before.length);
   // The other lettering of the style has the same face, so it looks the same too.
   for (const [i, d] of after.entries()) expect(Math.abs(d.length - before[i].length)).toBeLessThan(before[i].length * 0.02 + 20);
+});
+
+test("the first change to a style that is worn elsewhere says where, and stays here until it is told to go there", async ({ page }) => {
+  const stamp = Date.now().toString(36);
+  const read = async (shelf: string, id: string) => (await (await page.request.get(`/api/${shelf}/${id}`)).json()).document;
+  const piece = await read("pieces", "demo-night-ferry");
+  const styleId = piece.items[0].styleId;
+  await page.request.post("/api/styles", { data: { ...(await read("styles", styleId)), id: `worn-${stamp}`, name: "Worn" } });
+  const items = piece.items.map((i: object) => ({ ...i, styleId: `worn-${stamp}` }));
+  for (const [id, name] of [["one", "First"], ["two", "Finished"]]) await page.request.post("/api/pieces", { data: { ...piece, id: `${id}-${stamp}`, name, items } });
+  const colour = async () => (await read("styles", `worn-${stamp}`)).inks[0].colour;
+  const before = await colour();
+  await openPiece(page, `one-${stamp}`);
+  await page.keyboard.press("3");
+  await expect(page.getByLabel("Choose a style")).toContainText("1 other piece");
+  const paint = async (hex: string) => {
+    await page.getByRole("button", { name: /^Ink / }).first().click();
+    await fill(page.getByLabel(/: colour value$/), `#${hex}`);
+    await page.keyboard.press("Escape");
+  };
+  await paint("00aa55");
+  const notice = page.getByRole("status", { name: "Where this style is worn" });
+  await expect(notice).toContainText("“Worn” is also worn in another piece");
+  await expect(notice.getByRole("listitem")).toHaveText(["Finished"]);
+  await saved(page);
+  expect(await colour()).toBe(before);
+  await notice.getByRole("button", { name: "This one only" }).click();
+  await expect(notice).toBeHidden();
+  await saved(page);
+  expect(await colour()).toBe(before);
+
+  await page.getByRole("button", { name: "Revert", exact: true }).click();
+  await paint("aa0055");
+  await notice.getByRole("button", { name: "Change the style everywhere" }).click();
+  await saved(page);
+  expect(await colour()).toBe("#aa0055");
+  // It was said once: from now on the style changes as it is changed.
+  await paint("0055aa");
+  await saved(page);
+  expect(await colour()).toBe("#0055aa");
+  await expect(notice).toBeHidden();
 });

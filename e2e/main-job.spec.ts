@@ -82,6 +82,9 @@ test("letter a word, stack four coats, save the style, put it on a word in anoth
   await page.getByRole("button", { name: /Ink Edge/ }).click();
   await fill(page.getByLabel("Ink Edge: colour value"), "#00aa88");
   await page.keyboard.press("Escape");
+  // The first piece wears the style, too: that is said before it is painted anew.
+  await expect(page.getByRole("status", { name: "Where this style is worn" })).toContainText("Kettle Sign");
+  await page.getByRole("button", { name: "Change the style everywhere" }).click();
   const fills = () => page.locator("[data-board] svg path").evaluateAll((all) => all.map((p) => p.getAttribute("fill")));
   await expect.poll(async () => (await fills()).filter((f) => f === "#00aa88").length).toBe(10);
   expect(await boardPaths(page)).toEqual(before);

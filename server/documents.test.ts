@@ -4,7 +4,7 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { board, styleOf, word } from "../tests/engine";
 import { openDatabase, type Database } from "./db/open";
-import { Conflict, copy, create, Exists, get, linkedStyles, list, NotFound, remove, replace, restore } from "./documents";
+import { Conflict, copy, create, Exists, get, linkedStyles, list, NotFound, piecesWith, remove, replace, restore } from "./documents";
 import { picture } from "./pictures";
 import { seed } from "./seed";
 
@@ -117,6 +117,20 @@ describe("documents", () => {
     await remove(db, "styles", styleOf().id);
     await restore(db, "styles", styleOf().id);
     expect((await list(db, "pieces")).map(({ id, updatedAt }) => ({ id, updatedAt }))).toEqual(before);
+  });
+
+  test("a style is worn where an item follows it, and nowhere else", async () => {
+    const style = styleOf();
+    await create(db, "styles", style);
+    await create(db, "pieces", piece);
+    await create(db, "pieces", { ...board(word("Own", { ownStyle: style })), id: "own" });
+    await create(db, "pieces", { ...board(word("Other", { styleId: `${style.id}x` })), id: "other" });
+    await create(db, "pieces", { ...piece, id: "gone" });
+    await remove(db, "pieces", "gone");
+    expect((await piecesWith(db, style.id)).map((e) => e.id)).toEqual([piece.id]);
+    // A percent sign and an underscore stand for themselves.
+    expect(await piecesWith(db, "%")).toEqual([]);
+    expect(await piecesWith(db, style.id.replace("-", "_"))).toEqual([]);
   });
 
   test("are copied under a name and an id of their own", async () => {

@@ -138,6 +138,17 @@ export async function restore(db: Database, shelf: Shelf, id: string): Promise<v
   await db.batch([back, ...(shelf === "styles" && row.deletedAt !== null ? await relinked(db, read(JSON.parse(row.document)) as Style) : [])]);
 }
 
+/** The pieces on the shelf with items that follow a style, newest first; those whose items have coats of their own instead are left out. */
+export async function piecesWith(db: Database, styleId: string): Promise<Entry[]> {
+  const rows = await db
+    .select()
+    .from(pieces)
+    .where(and(isNull(pieces.deletedAt), holds(pieces.document, `"styleId":${JSON.stringify(styleId)}`)))
+    .orderBy(desc(pieces.updatedAt), pieces.name);
+  const follows = (document: string) => (JSON.parse(document) as Piece).items.some((i) => i.styleId === styleId && !i.ownStyle);
+  return rows.filter((r) => follows(r.document)).map(({ id, name, revision, updatedAt }) => ({ id, name, revision, updatedAt }));
+}
+
 /** A copy under a name and an id of its own. @throws NotFound */
 export async function copy<S extends Shelf>(db: Database, shelf: S, id: string): Promise<Stored<S>> {
   const { document } = await get(db, shelf, id);

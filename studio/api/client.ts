@@ -90,6 +90,8 @@ export const api = {
     form.set("licence", licence);
     return (await call("/api/faces", { method: "POST", body: form })).json();
   },
+  /** The pieces that a style is worn in. */
+  styleUses: async (id: string): Promise<Entry[]> => (await call(`${addressOf("styles", id)}/uses`)).json(),
   removeFace: async (id: string) => void (await call(`/api/faces/${encodeURIComponent(id)}`, { method: "DELETE" })),
   /** The names of the pieces that are set in a face. */
   faceUses: async (id: string): Promise<string[]> => (await call(`/api/faces/${encodeURIComponent(id)}/uses`)).json(),

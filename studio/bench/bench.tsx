@@ -27,6 +27,7 @@ import { NodeEditor } from "./node-editor";
 import { usePanning } from "./panning";
 import { PhotoHandle } from "./photo-handle";
 import { placeOf } from "./place";
+import { SharedStyle } from "./shared-style";
 import type { Guide } from "./snap";
 import { useTyping } from "./typing";
 import { ViewHandles } from "./view-handles";
@@ -177,6 +178,7 @@ export function Bench() {
         {tool === "draw" && <Draw onDone={() => useStudio.getState().set({ tool: "items" })} />}
         <BenchTools />
         <Messages />
+        <SharedStyle />
       </div>
     </BenchContext.Provider>
   );

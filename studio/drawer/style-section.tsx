@@ -36,6 +36,8 @@ export function StyleSection({ lettering }: { lettering: Item }) {
   const [naming, setNaming] = useState<"save" | "rename" | null>(null);
   const linked = lettering.styleId ? work!.styles[lettering.styleId] : undefined;
   const users = work!.piece.items.filter((i) => i.styleId && i.styleId === lettering.styleId && !i.ownStyle).length;
+  const elsewhere = useStudio((s) => (lettering.styleId ? s.uses[lettering.styleId]?.length : 0)) ?? 0;
+  const worn = `${users} item${users === 1 ? "" : "s"} here${elsewhere ? `, ${elsewhere} other piece${elsewhere === 1 ? "" : "s"}` : ""}`;
   const own = Boolean(linked && lettering.ownStyle);
 
   const save = (name: string) => {
@@ -79,7 +81,7 @@ export function StyleSection({ lettering }: { lettering: Item }) {
           <span className="min-w-0 grow">
             <span className="block truncate font-semibold leading-4">{linked?.name ?? (style ? "Own coats" : "No style yet")}</span>
             <span className="block truncate text-xs leading-4 text-pencil">
-              {own ? "with changes of its own here" : linked ? `linked · ${users} item${users === 1 ? "" : "s"} here` : style ? "not linked to a style" : "choose one, or add a coat below"}
+              {own ? "with changes of its own here" : linked ? `linked · ${worn}` : style ? "not linked to a style" : "choose one, or add a coat below"}
             </span>
           </span>
           <ChevronDown className="size-4 shrink-0 text-pencil" />

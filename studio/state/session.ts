@@ -18,11 +18,19 @@ let current: Session | undefined;
 /** The open session, for what reaches outside the store: exports and conflicts. */
 export const session = (): Session => current!;
 
+/** Notes in which other pieces a style is worn; where that cannot be told, in none. */
+async function noteUses(styleId: string, pieceId: string): Promise<void> {
+  const entries = await api.styleUses(styleId).catch(() => []);
+  const { uses, set } = useStudio.getState();
+  set({ uses: { ...uses, [styleId]: entries.filter((e) => e.id !== pieceId) } });
+}
+
 async function load(pieceId: string): Promise<{ work: Work; track: (saver: Saver) => void }> {
   const piece = await api.get("pieces", pieceId);
   const ids = [...new Set(piece.document.items.flatMap((i) => (i.styleId ? [i.styleId] : [])))];
   // A style that was deleted leaves its lettering without a look; the piece still opens.
   const styles = (await Promise.all(ids.map((id) => ifThere(api.get("styles", id))))).filter((s) => s !== undefined);
+  await Promise.all(styles.map((s) => noteUses(s.document.id, pieceId)));
   return {
     work: { piece: piece.document, styles: Object.fromEntries(styles.map((s) => [s.document.id, s.document])) },
     track: (saver) => {
@@ -99,7 +107,7 @@ export async function fetchStyle(id: string) {
   const { work } = useStudio.getState();
   const here = work?.styles[id];
   if (here) return here;
-  const stored = await api.get("styles", id);
+  const [stored] = await Promise.all([api.get("styles", id), work ? noteUses(id, work.piece.id) : undefined]);
   session().saver.track("styles", stored.document, stored.revision);
   return stored.document;
 }

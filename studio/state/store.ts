@@ -1,5 +1,6 @@
 import { create } from "zustand";
 import type { Coat, Ink } from "@/core/coat/schema";
+import type { Entry } from "../api/client";
 import type { ItemUpdate, LetteringUpdate, SceneUpdate } from "@/worker/protocol";
 import { layerKey } from "@/worker/protocol";
 import { calledByItsWords } from "@/core/piece/name";
@@ -59,6 +60,12 @@ interface StudioState {
   readonly view: View;
   /** Size of the bench in screen pixels. */
   readonly benchSize: { readonly width: number; readonly height: number };
+  /** The other pieces that the styles at hand are worn in, by style. */
+  readonly uses: Readonly<Record<string, readonly Entry[]>>;
+  /** Styles that are to change wherever they are worn. */
+  readonly agreed: readonly string[];
+  /** A change to a style that is worn elsewhere: for now it is this item's own. */
+  readonly asking: { readonly item: string; readonly style: string } | null;
   readonly copied: { readonly coat: Coat; readonly inks: readonly Ink[] } | null;
 }
 
@@ -75,7 +82,7 @@ interface StudioActions {
   undo(): void;
   redo(): void;
   receive(scene: SceneUpdate): void;
-  set(values: Partial<Pick<StudioState, "problem" | "saveState" | "stage" | "coatId" | "scope" | "typing" | "shownUpTo" | "snapping" | "increments" | "alignBy" | "tool" | "letters" | "node" | "entered" | "bendLine" | "view" | "benchSize" | "copied">>): void;
+  set(values: Partial<Pick<StudioState, "problem" | "saveState" | "stage" | "coatId" | "scope" | "typing" | "shownUpTo" | "snapping" | "increments" | "alignBy" | "tool" | "letters" | "node" | "entered" | "bendLine" | "view" | "benchSize" | "copied" | "uses" | "agreed" | "asking">>): void;
   select(ids: readonly string[]): void;
 }
 
@@ -99,6 +106,8 @@ const clean = {
   entered: null,
   bendLine: 0,
   view: { zoom: 1, x: 0, y: 0 },
+  agreed: [],
+  asking: null,
 } satisfies Partial<StudioState>;
 
 export const useStudio = create<StudioState & StudioActions>((set, get) => ({
@@ -106,6 +115,9 @@ export const useStudio = create<StudioState & StudioActions>((set, get) => ({
   saveState: { kind: "saved" } as SaveState,
   stage: "words" as Stage,
   scope: "style" as Scope,
+  uses: {},
+  agreed: [] as readonly string[],
+  asking: null as StudioState["asking"],
   tool: "items" as Tool,
   increments: { on: false, move: 10, turn: 15, scale: 10 } as Increments,
   alignBy: "ink" as "ink" | "frame",
@@ -125,9 +137,14 @@ export const useStudio = create<StudioState & StudioActions>((set, get) => ({
     if (next !== work) set({ work: next, history: noted(history, work, merge) });
   },
   changeStyle: (edit, merge = null) => {
-    const { selection, scope } = get();
+    const { work, selection, scope, uses, agreed } = get();
     const id = selection.at(-1);
-    if (id) get().change((work) => editStyle(work, id, scope, edit), merge && `${merge} ${id} ${scope}`);
+    if (!work || !id) return;
+    const item = itemOf(work, id);
+    const style = item?.styleId && !item.ownStyle ? item.styleId : null;
+    const shared = style !== null && scope === "style" && (uses[style]?.length ?? 0) > 0 && !agreed.includes(style);
+    get().change((w) => editStyle(w, id, shared ? "lettering" : scope, edit), merge && `${merge} ${id} ${scope}`);
+    if (shared && get().work !== work) set({ asking: { item: id, style } });
   },
   settle: () => set(({ history }) => ({ history: { ...history, merging: null } })),
   cancel: () => {
