@@ -130,3 +130,26 @@ test("no click is lost while the page is not alive yet", async ({ page, browser 
   await page.goto("/");
   await expect(page.getByRole("button", { name: "New piece" })).toBeEnabled();
 });
+
+test("the last change to a piece of over 64 kB is there when its page was closed at once", async ({ page }) => {
+  const id = `large-${Date.now().toString(36)}`;
+  const piece = (await (await page.request.get("/api/pieces/demo-night-ferry")).json()).document;
+  // Hidden, so that only their words weigh.
+  const items = Array.from({ length: 60 }, (_, i) => ({ ...piece.items[0], id: `i${i}`, text: "tea room ".repeat(200), hidden: true }));
+  await page.request.post("/api/pieces", { data: { ...piece, id, name: "Large", items: [...items, { ...piece.items[0], id: "last" }] } });
+  await openPiece(page, id);
+  page.on("dialog", (d) => void d.accept());
+  await page.getByLabel("Name of the piece").fill("Larger");
+  await page.goto("about:blank");
+  await page.goto(`/pieces/${id}`);
+  await expect(page.getByLabel("Name of the piece")).toHaveValue("Larger");
+  expect((await (await page.request.get(`/api/pieces/${id}`)).json()).document.name).toBe("Larger");
+});
+
+test("a file that would hold the program leaves the shelf alive", async ({ page }) => {
+  await page.goto("/");
+  await expect(page.getByRole("button", { name: "New piece" })).toBeEnabled();
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg">${"<g>".repeat(20_000)}${"</g>".repeat(20_000)}</svg>`;
+  await page.getByLabel("File to open").setInputFiles({ name: "deep.svg", mimeType: "image/svg+xml", buffer: Buffer.from(svg) });
+  await expect(page.getByText("This SVG nests its parts over 200 deep.")).toBeVisible();
+});

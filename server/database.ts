@@ -1,5 +1,6 @@
 import { checkpoint, checkpointWhenIdle, fileOf } from "./db/checkpoint";
 import { databaseUrl, openDatabase, type Database } from "./db/open";
+import { removeUnused, removeUnusedDaily } from "./photos/unused";
 import { seed } from "./seed";
 
 // Kept on the process, since routes may be bundled apart.
@@ -18,11 +19,12 @@ async function openForService(): Promise<Database> {
   const url = databaseUrl();
   const db = await openDatabase(url);
   await seed(db);
+  await removeUnused(db);
   const file = fileOf(url);
-  const stop = file === undefined ? () => undefined : checkpointWhenIdle(db.$client, file);
+  const stops = [removeUnusedDaily(db), ...(file === undefined ? [] : [checkpointWhenIdle(db.$client, file)])];
   /** Called by the server when it has ended all requests: what was acknowledged is in the database's file. */
   shared.vextalEnd = async () => {
-    stop();
+    for (const stop of stops) stop();
     if (file !== undefined) await checkpoint(db.$client);
     db.$client.close();
   };

@@ -133,6 +133,11 @@ export class CurveKernel {
     return this.#made(resolve(all, odd, budget));
   }
 
+  /** What a path covers by the even-odd rule (SVG 2, section 13.3): the points that its contours go round an odd number of times. */
+  evenOdd(path: Path, budget = new Budget()): Path {
+    return this.#made(resolve(contoursOf(path, true), odd, budget));
+  }
+
   /**
    * What is seen of shapes that lie over one another: for each label the part of its shapes that no nearer one covers. Parts share their
    * borders, with no gap and no overlap. Only what winds positively covers: a shape that is seen from behind winds negatively, and vanishes.

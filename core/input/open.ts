@@ -1,9 +1,9 @@
-import { SaxesParser } from "saxes";
 import { withSoundIds } from "../ids";
 import { vextalNamespace, xlinkNamespace } from "../output/svg";
 import { pieceFileSchema, pieceFormat, pieceSchema, pieceVersion, type PieceFile } from "../piece/schema";
 import { firstFault, Problem } from "../problem";
 import { styleFormat, styleSchema, styleVersion, type Style } from "../style/schema";
+import { readMarkup } from "./markup";
 import { migrate } from "./versions";
 
 export type Opened =
@@ -74,36 +74,28 @@ function parse<T>(schema: { safeParse(v: unknown): { success: true; data: T } | 
   return result.data;
 }
 
-/** The piece's JSON from the metadata of an SVG, and its photos; a document type is refused, since it can make a small file huge. */
+/** The piece's JSON from the metadata of an SVG, and its photos. */
 function insideSvg(svg: string): { piece: string; photos: Map<string, string> } {
-  const parser = new SaxesParser({ xmlns: true });
   let inside = false;
-  let piece = "";
+  const piece: string[] = [];
   let found = false;
   const photos = new Map<string, string>();
-  parser.on("doctype", () => {
-    throw new Problem("This SVG has a document type, which Vextal does not open.");
+  readMarkup(svg, {
+    open: (tag) => {
+      if (tag.uri === vextalNamespace && tag.local === "made") inside = found = true;
+      if (tag.local !== "image") return;
+      const said = (uri: string, local: string) => Object.values(tag.attributes).find((a) => a.uri === uri && a.local === local)?.value;
+      const photo = said(vextalNamespace, "photo");
+      const data = photo && said(xlinkNamespace, "href");
+      if (photo && data && /^data:image\/(png|jpeg);base64,/.test(data)) photos.set(photo, data);
+    },
+    close: (tag) => {
+      if (tag.uri === vextalNamespace && tag.local === "made") inside = false;
+    },
+    text: (t) => {
+      if (inside) piece.push(t);
+    },
   });
-  parser.on("opentag", (tag) => {
-    if (tag.uri === vextalNamespace && tag.local === "made") inside = found = true;
-    const said = (uri: string, local: string) => Object.values(tag.attributes).find((a) => a.uri === uri && a.local === local)?.value;
-    const photo = tag.local === "image" && said(vextalNamespace, "photo");
-    const data = photo && said(xlinkNamespace, "href");
-    if (photo && data && /^data:image\/(png|jpeg);base64,/.test(data)) photos.set(photo, data);
-  });
-  parser.on("closetag", (tag) => {
-    if (tag.uri === vextalNamespace && tag.local === "made") inside = false;
-  });
-  parser.on("text", (t) => {
-    if (inside) piece += t;
-  });
-  parser.on("cdata", (t) => {
-    if (inside) piece += t;
-  });
-  parser.on("error", (error) => {
-    throw new Problem(`This SVG is damaged: ${error.message}.`);
-  });
-  parser.write(svg).close();
-  if (!found || !piece.trim()) throw new Problem("This SVG carries no piece inside: it was not exported as “SVG with the piece inside”.");
-  return { piece, photos };
+  if (!found || !piece.join("").trim()) throw new Problem("This SVG carries no piece inside: it was not exported as “SVG with the piece inside”.");
+  return { piece: piece.join(""), photos };
 }

@@ -46,6 +46,22 @@ describe("shapes of an SVG file", () => {
     expect(kernel.area(read('<path style="fill-rule:evenodd" d="M0 0H30V30H0Z M10 10H20V20H10Z"/>').path)).toBeCloseTo(800, 3);
   });
 
+  test("what an outline goes round twice is a hole by the even-odd rule: the pentagram of SVG 2, section 13.3", () => {
+    const star = "M50 2L79 92L3 36H97L21 92Z";
+    const by = (rule: string) => kernel.area(kernel.weld(read(`<path fill-rule="${rule}" d="${star}"/>`).path));
+    // By nonzero the pentagon in the middle is filled, and is what they differ by: counted here by its own five crossings.
+    const lines = [[50, 2, 79, 92], [79, 92, 3, 36], [3, 36, 97, 36], [97, 36, 21, 92], [21, 92, 50, 2]];
+    const meet = (a: number[], b: number[]) => {
+      const [ux, uy, vx, vy] = [a[2] - a[0], a[3] - a[1], b[2] - b[0], b[3] - b[1]];
+      const t = ((b[0] - a[0]) * vy - (b[1] - a[1]) * vx) / (ux * vy - uy * vx);
+      return [a[0] + t * ux, a[1] + t * uy];
+    };
+    const inner = [0, 1, 2, 3, 4].map((i) => meet(lines[i], lines[(i + 2) % 5]));
+    const order = inner.sort((p, q) => Math.atan2(p[1] - 55, p[0] - 50) - Math.atan2(q[1] - 55, q[0] - 50));
+    const pentagon = Math.abs(order.reduce((sum, p, i) => sum + (p[0] * order[(i + 1) % 5][1] - p[1] * order[(i + 1) % 5][0]) / 2, 0));
+    expect(by("nonzero") - by("evenodd")).toBeCloseTo(pentagon, 2);
+  });
+
   test("what is left out is named, what is hidden is not brought in", () => {
     const { leftOut, path } = read('<rect width="10" height="10"/><text>Tea</text><text>Room</text><image href="x.png"/><circle r="50" display="none"/><path d="M0 0L5 X"/>');
     expect(leftOut).toEqual(["2 × text (bring it in as outlines)", "pictures", "damaged paths"]);
@@ -67,6 +83,24 @@ describe("what is refused", () => {
     expect(() => svgShapes(svg, kernel)).toThrow(Problem);
     expect(() => svgShapes(svg, kernel)).toThrow(why);
   });
+
+  test.each<[string, string, RegExp | null]>([
+    ["groups in groups", `<svg>${"<g>".repeat(20_000)}${"</g>".repeat(20_000)}</svg>`, /deep/],
+    ["a transform without end", `<svg><rect width="9" height="9" transform="${"translate(".repeat(20_000)}"/></svg>`, null],
+    ["a transform of one word", `<svg><rect width="9" height="9" transform="${"a".repeat(200_000)}"/></svg>`, null],
+    ["a transform of spaces", `<svg><rect width="9" height="9" transform="${" ,".repeat(100_000)}"/></svg>`, null],
+    ["a length of digits", `<svg><rect width="${"1".repeat(200_000)}x" height="9"/><rect width="9" height="9"/></svg>`, null],
+    ["a style of colons", `<svg><rect width="9" height="9" style="${"display ".repeat(25_000)}"/></svg>`, null],
+    ["points of commas", `<svg><polygon points="${",".repeat(200_000)}"/><rect width="9" height="9"/></svg>`, null],
+    ["path data of flags", `<svg><path d="M0 0${"a".repeat(200_000)}"/><rect width="9" height="9"/></svg>`, null],
+    ["a tangle by the even-odd rule", `<svg><path fill-rule="evenodd" d="M0 0${Array.from({ length: 1500 }, (_, i) => `L${(i * 7919) % 1000} ${(i * 104_729) % 1000}`).join("")}Z"/></svg>`, /crosses itself too often/],
+    ["a scale without measure", '<svg><rect width="9" height="9" transform="scale(1e308)"/></svg>', /beyond all measure/],
+    ["a place without measure", '<svg><rect x="1e300" width="9" height="9"/></svg>', /beyond all measure|damaged/],
+  ])("small files that would hold the program end soon: %s", (_, svg, why) => {
+    const once = () => svgShapes(svg, new CurveKernel());
+    if (why) expect(once).toThrow(why);
+    else expect(once().path.bounds).toEqual(box(0, 0, 9, 9));
+  }, 5000);
 
   test("uses that double themselves over and over end soon", () => {
     const levels = Array.from({ length: 20 }, (_, i) => `<g id="l${i + 1}"><use href="#l${i}"/><use href="#l${i}"/></g>`).join("");

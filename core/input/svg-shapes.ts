@@ -1,5 +1,4 @@
-import { SaxesParser } from "saxes";
-import { contoursOf, pathOf } from "../curves/contour";
+import { Budget, BudgetError } from "../curves/budget";
 import { CurveError } from "../curves/errors";
 import type { Kernel } from "../curves/kernel";
 import { identity, multiply, rotation, scaling, translation, type Matrix } from "../curves/matrix";
@@ -8,6 +7,7 @@ import { Path, PathBuilder } from "../curves/path";
 import { Problem } from "../problem";
 import { ellipsePath } from "../shape/round";
 import { pxPer } from "../units";
+import { readMarkup } from "./markup";
 
 export interface SvgShapes {
   /** All geometry of the file as one path, in pixels (96 to the inch). */
@@ -23,9 +23,12 @@ interface Element {
 }
 
 const mostCharacters = 5_000_000;
-const deepest = 200;
 const mostUses = 2000;
 const mostNodes = 100_000;
+/** Steps of work for all that is filled by the even-odd rule: about a second. */
+const mostWork = 10_000_000;
+/** Farther from the origin than this nothing is drawn, in pixels. */
+const farthest = 1e7;
 
 /** Elements that hold others and draw nothing themselves. */
 const containers = new Set(["svg", "g", "a", "switch", "symbol", "defs"]);
@@ -55,8 +58,17 @@ export function svgShapes(svg: string, kernel: Kernel): SvgShapes {
   let uses = 0;
   let nodes = 0;
 
+  const budget = new Budget(mostWork);
+  const untangled = (path: Path): Path => {
+    try {
+      return kernel.evenOdd(path, budget);
+    } catch (error) {
+      if (!(error instanceof BudgetError)) throw error;
+      throw new Problem("This SVG crosses itself too often to be filled by the even-odd rule; simplify it before bringing it in.");
+    }
+  };
   const put = (path: Path, m: Matrix, e: Element) => {
-    const filled = ruleOf(e) === "evenodd" ? kernel.exclude(contoursOf(path, true).map((c) => pathOf([c]))) : path;
+    const filled = ruleOf(e) === "evenodd" ? untangled(path) : path;
     nodes += filled.nodes;
     if (nodes > mostNodes) throw new Problem(`This SVG has over ${mostNodes.toLocaleString("en")} nodes; simplify it before bringing it in.`);
     out.add(filled.transform(m));
@@ -99,36 +111,36 @@ export function svgShapes(svg: string, kernel: Kernel): SvgShapes {
   walk(root, identity, [root], true);
   const path = out.build();
   if (path.isEmpty) throw new Problem(`This SVG holds no shapes${left.size ? `, only ${[...left.keys()].join(", ")}` : ""}.`);
+  const { minX, minY, maxX, maxY } = path.bounds;
+  if (![minX, minY, maxX, maxY].every((v) => Math.abs(v) <= farthest)) throw new Problem("This SVG draws beyond all measure: its transforms or lengths are wrong.");
   return { path, leftOut: [...left].map(([what, n]) => (n > 1 ? `${n} × ${what}` : what)) };
 }
 
 const count = (map: Map<string, number>, what: string): void => void map.set(what, (map.get(what) ?? 0) + 1);
 
 function parseTree(svg: string): Element {
-  const parser = new SaxesParser();
   let root: Element | undefined;
   const open: Element[] = [];
-  parser.on("doctype", () => {
-    throw new Problem("This SVG has a document type, which Vextal does not open. Save it as plain SVG.");
+  readMarkup(svg, {
+    open: (tag) => {
+      const attributes = Object.fromEntries(Object.values(tag.attributes).map((a) => [a.name, a.value]));
+      const element: Element = { name: tag.name.replace(/^svg:/, ""), attributes, children: [] };
+      open.at(-1)?.children.push(element);
+      root ??= element;
+      open.push(element);
+    },
+    close: () => void open.pop(),
   });
-  parser.on("error", (error) => {
-    throw new Problem(`This SVG is damaged: ${error.message}.`);
-  });
-  parser.on("opentag", (tag) => {
-    const element: Element = { name: tag.name.replace(/^svg:/, ""), attributes: tag.attributes as Record<string, string>, children: [] };
-    if (open.length > deepest) throw new Problem(`This SVG nests its parts over ${deepest} deep.`);
-    open.at(-1)?.children.push(element);
-    root ??= element;
-    open.push(element);
-  });
-  parser.on("closetag", () => void open.pop());
-  parser.write(svg).close();
   if (root?.name !== "svg") throw new Problem("This file is no SVG.");
   return root;
 }
 
+/** No length is written longer than this. */
+const longestLength = 64;
+
 /** Pixels of a length; percentages, which a shape on its own does not have the viewport for, count as nothing. */
 function length(text: string | undefined, otherwise = 0): number {
+  if (text !== undefined && text.length > longestLength) return otherwise;
   const m = /^\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)\s*([a-z%]*)\s*$/i.exec(text ?? "");
   if (!m) return otherwise;
   const per: Readonly<Record<string, number>> = { "": 1, px: 1, pt: pxPer.pt, pc: 16, mm: pxPer.mm, cm: 10 * pxPer.mm, in: pxPer.in, q: pxPer.mm / 4, em: 16, ex: 8 };
@@ -158,13 +170,15 @@ function viewportOf({ attributes: a }: Element): Matrix {
   return [k, 0, 0, k, -x * k + (width - w * k) * share("x"), -y * k + (height - h * k) * share("Y")];
 }
 
-/** A transform attribute as one matrix (SVG 2, section 8.5; CSS Transforms 1). */
+/** A transform attribute as one matrix (SVG 2, section 8.5; CSS Transforms 1); what follows something that is no transform is not read. */
 function transformOf(text: string | undefined): Matrix {
   let m: Matrix = identity;
-  for (const [, name, values] of (text ?? "").matchAll(/([a-z]+)\s*\(([^)]*)\)/gi)) {
-    const v = values.trim().split(/[\s,]+/).map((t) => parseFloat(t));
+  // From one to the next, without a look back: each letter is read once.
+  const list = /[\s,]*([a-z]{1,16})\s*\(([^()]*)\)/iy;
+  for (let found = list.exec(text ?? ""); found; found = list.exec(text ?? "")) {
+    const v = found[2].trim().split(/[\s,]+/).map((t) => parseFloat(t));
     if (v.some((n) => !Number.isFinite(n))) continue;
-    const next = single(name.toLowerCase(), v);
+    const next = single(found[1].toLowerCase(), v);
     if (next) m = multiply(m, next);
   }
   return m;

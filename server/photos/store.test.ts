@@ -14,7 +14,8 @@ import { photo as photoPaint } from "../../core/coat/paints/photo";
 import { Problem } from "../../core/problem";
 import { database } from "../database";
 import type { Database } from "../db/open";
-import { create, NotFound } from "../documents";
+import { create, NotFound, remove } from "../documents";
+import { removeUnused } from "./unused";
 import { picture } from "../pictures";
 import { renderPng, renderSvg } from "../render";
 
@@ -164,4 +165,19 @@ describe("a photo in what is exported", () => {
     expect(svg.match(/xlink:href="data:image\/png;base64,/g)).toHaveLength(1);
     expect(svg).not.toMatch(/href="\//);
   });
+});
+
+test("photos that nothing names any more go after thirty days, and no others", async () => {
+  const day = 24 * 3600 * 1000;
+  const [a, b, c] = await Promise.all([[60, 20], [61, 20], [62, 20]].map(async ([w, h]) => addPhoto(db, "p.png", await quarters(w, h).png().toBuffer())));
+  const wearing = (photo: typeof a) => styleOf([coat("Photo", { ...newStep(photoPaint), photo })]);
+  await create(db, "styles", { ...wearing(a), id: "wears-a" });
+  await create(db, "pieces", { ...board(word("Tea", { styleId: null, ownStyle: wearing(b) })), id: "wears-b" });
+  await remove(db, "pieces", "wears-b");
+  const left = async () => (await Promise.all([a, b, c].map((p) => readPhoto(db, p.id).then(() => p.id, () => undefined)))).map((id) => id !== undefined);
+  await removeUnused(db, Date.now() + 29 * day);
+  expect(await left()).toEqual([true, true, true]);
+  // The piece was deleted thirty days ago, too, and goes with its photo.
+  await removeUnused(db, Date.now() + 31 * day);
+  expect(await left()).toEqual([true, false, false]);
 });

@@ -7,5 +7,7 @@ process.once("message", ({ svg, width }) => {
     font: { loadSystemFonts: false },
     logLevel: "off",
   }).render();
-  process.send({ png: picture.asPng(), width: picture.width, height: picture.height }, () => process.exit(0));
+  // It is ended by who asked, when the picture has arrived: what ends by itself may be gone before its last message is read.
+  process.send({ png: picture.asPng(), width: picture.width, height: picture.height });
 });
+process.once("disconnect", () => process.exit(0));

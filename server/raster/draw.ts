@@ -50,7 +50,8 @@ function drawInChild(svg: string, width: number, signal?: AbortSignal): Promise<
     }, 200);
     signal?.addEventListener("abort", () => fail(stopped), { once: true });
     child.once("message", (message: { png: Uint8Array }) => end(() => resolve(message.png)));
-    child.once("exit", () => fail("The picture could not be drawn."));
+    // Messages that were sent before it ended come first.
+    child.once("disconnect", () => fail("The picture could not be drawn."));
     child.once("error", () => fail("The picture could not be drawn."));
     child.send({ svg, width });
   });

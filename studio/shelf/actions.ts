@@ -1,10 +1,10 @@
 import { nanoid } from "nanoid";
-import { open } from "@/core/input/open";
 import { firstFace } from "@/core/lettering/face";
 import { untitled } from "@/core/piece/name";
 import type { Photo } from "@/core/photo";
 import { looksOf, newLettering, newPiece as makePiece, type PieceFile } from "@/core/piece/schema";
 import { photosOf, withPhotos } from "@/core/style/photos";
+import { openText } from "../engine/open-file";
 import { api, ApiProblem, ifThere } from "../api/client";
 import { plainStyle } from "../state/edits/style";
 
@@ -36,7 +36,7 @@ export async function newPiece(style?: { id: string; face?: string }): Promise<s
  * @throws Error with a message for the user
  */
 export async function openFile(file: File): Promise<{ kind: "piece" | "style"; id: string; name: string }> {
-  const opened = open(await file.text());
+  const opened = await openText(await file.text());
   if (opened.kind === "style") {
     const style = await created("styles", opened.style);
     return { kind: "style", id: style.id, name: style.name };

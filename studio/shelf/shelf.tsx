@@ -1,5 +1,5 @@
 "use client";
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { FilePlus2, FolderOpen, Moon, Search, Sun } from "lucide-react";
 import { useTheme } from "next-themes";
 import Link from "next/link";
@@ -12,6 +12,7 @@ import { beginTypeAhead, dropTypeAhead } from "../bench/type-ahead";
 import { useAlive } from "../parts/alive";
 import { Button, IconButton } from "../parts/button";
 import { newPiece, openFile } from "./actions";
+import { bringLeftOvers } from "../state/session";
 import { Card } from "./card";
 import { hold } from "./in-turn";
 
@@ -23,7 +24,11 @@ export function Shelf() {
   const { resolvedTheme, setTheme } = useTheme();
   const file = useRef<HTMLInputElement>(null);
   const alive = useAlive();
-  useEffect(() => hold(false), []);
+  const queries = useQueryClient();
+  useEffect(() => {
+    hold(false);
+    void bringLeftOvers().then(() => queries.invalidateQueries());
+  }, [queries]);
   const attempt = async (work: () => Promise<string | undefined>) => {
     hold(true);
     try {

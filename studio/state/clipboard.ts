@@ -1,11 +1,11 @@
 import { toast } from "sonner";
 import { z } from "zod";
 import { coatSchema, inkSchema } from "@/core/coat/schema";
-import { open } from "@/core/input/open";
 import { longestText } from "@/core/lettering/options";
 import { vextalNamespace } from "@/core/output/svg";
 import type { PieceFile } from "@/core/piece/schema";
 import { ifThere } from "../api/client";
+import { openText } from "../engine/open-file";
 import { dropFiles } from "./files";
 import { addWords, bringSvg, pasteCoat, removeSelected } from "./commands";
 import { insertItems, mostItems, withGrounds } from "./edits/items";
@@ -100,7 +100,7 @@ async function pasteText(text: string): Promise<void> {
       return pasteCoat(coat, inks);
     }
     if (text.startsWith('{"format":"vextal.') || (text.startsWith("<") && text.includes(vextalNamespace))) {
-      const opened = open(text);
+      const opened = await openText(text);
       return opened.kind === "piece" ? await pasteItems(opened.file) : undefined;
     }
     if (/^<(\?xml|svg|!--)/.test(text)) return await bringSvg(text, "The drawing.svg");

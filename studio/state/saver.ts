@@ -1,4 +1,5 @@
 import { ApiProblem, type Documents, type Shelf, type api } from "../api/client";
+import type { LeftOver } from "./left-over";
 import type { Work } from "./work";
 
 export type SaveState =
@@ -40,6 +41,7 @@ export class Saver {
     private readonly server: Api,
     work: Work,
     private readonly onState: (state: SaveState) => void,
+    private readonly onSaved: (shelf: Shelf, id: string) => void = () => undefined,
   ) {
     this.#work = work;
   }
@@ -56,6 +58,15 @@ export class Saver {
   /** Ids of the styles that are not on the server as they are here. */
   get unsavedStyles(): string[] {
     return Object.values(this.#work.styles).filter((s) => this.#tracked.get(`styles/${s.id}`)?.document !== s).map((s) => s.id);
+  }
+
+  /** What the server may not have, with the revision that it stands on. */
+  get unsaved(): LeftOver[] {
+    if (this.#discarded) return [];
+    return [...this.#documents()].flatMap(([key, document]) => {
+      const tracked = this.#tracked.get(key);
+      return tracked?.document === document && !this.#unanswered.has(key) ? [] : [{ shelf: key.split("/")[0] as Shelf, document, revision: tracked?.revision ?? null }];
+    });
   }
 
   /** Gives up what is not saved, so that the page can be left for what is on the server. */
@@ -152,6 +163,7 @@ export class Saver {
     try {
       await this.#send(shelf, key, document, leaving);
       this.#unanswered.delete(key);
+      this.onSaved(shelf, document.id);
     } catch (error) {
       if (error instanceof ApiProblem && error.status >= 400 && error.status < 500) this.#unanswered.delete(key);
       throw error;

@@ -1,9 +1,11 @@
 import { useEffect } from "react";
 import { nanoid } from "nanoid";
+import { toast } from "sonner";
 import { api, ifThere } from "../api/client";
 import { SceneClient } from "../engine/scene-client";
 import { isHeld, letGo, press } from "./holding";
 import { withOwnLooks } from "./edits/style";
+import { dropLeftOver, keepLeftOver, sendLeftOvers } from "./left-over";
 import { Saver } from "./saver";
 import { useStudio } from "./store";
 import { fileOf, type Work } from "./work";
@@ -25,7 +27,13 @@ async function noteUses(styleId: string, pieceId: string): Promise<void> {
   set({ uses: { ...uses, [styleId]: entries.filter((e) => e.id !== pieceId) } });
 }
 
+/** Saves what was not saved when Vextal was closed, and says what came in beside another version. */
+export async function bringLeftOvers(): Promise<void> {
+  for (const name of await sendLeftOvers(api, () => nanoid(12))) toast(`“${name}” is on the shelf: it was not saved when its page was closed, and another version was saved since.`, { duration: 15_000 });
+}
+
 async function load(pieceId: string): Promise<{ work: Work; track: (saver: Saver) => void }> {
+  await bringLeftOvers();
   const piece = await api.get("pieces", pieceId);
   const ids = [...new Set(piece.document.items.flatMap((i) => (i.styleId ? [i.styleId] : [])))];
   // A style that was deleted leaves its lettering without a look; the piece still opens.
@@ -50,7 +58,7 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
         if (closed) return;
         const { open, receive, set } = useStudio.getState();
         const scene = new SceneClient(receive, (problem) => set({ problem }));
-        const saver = new Saver(api, work, (saveState) => set({ saveState }));
+        const saver = new Saver(api, work, (saveState) => set({ saveState }), dropLeftOver);
         track(saver);
         current = { scene, saver };
         open(work);
@@ -78,15 +86,25 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
           scene.request(fileOf(now.work), isHeld());
           if (!isHeld()) saver.changed(now.work);
         });
-        const leave = () => void saver.flush(true);
+        const keep = () => {
+          for (const left of saver.unsaved) keepLeftOver(left);
+        };
+        const leave = () => {
+          keep();
+          void saver.flush(true);
+        };
         const warn = (event: BeforeUnloadEvent) => {
-          if (saver.dirty) event.preventDefault();
+          if (!saver.dirty) return;
+          // As early as it can be told: what a page writes at its very end may end with it.
+          keep();
+          event.preventDefault();
         };
         on("pagehide", leave);
         on("beforeunload", warn);
         endings.push(() => {
           stop();
-          leave();
+          // The page stays: there is time to save.
+          void saver.flush();
           scene.close();
           ended.abort();
           letGo();

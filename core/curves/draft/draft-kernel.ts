@@ -131,6 +131,7 @@ export class DraftKernel implements Kernel {
 
   intersect = (...a: Parameters<Kernel["intersect"]>) => this.exact.intersect(...a);
   subtract = (...a: Parameters<Kernel["subtract"]>) => this.exact.subtract(...a);
+  evenOdd = (...a: Parameters<Kernel["evenOdd"]>) => this.exact.evenOdd(...a);
   exclude = (...a: Parameters<Kernel["exclude"]>) => this.exact.exclude(...a);
   stack = <L>(items: readonly StackItem<L>[], budget?: Budget) => this.exact.stack(items, budget);
   split = (...a: Parameters<Kernel["split"]>) => this.exact.split(...a);
