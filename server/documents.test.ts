@@ -1,11 +1,14 @@
-import { afterEach, beforeEach, describe, expect, test } from "@jest/globals";
+import { afterAll, afterEach, beforeEach, describe, expect, test } from "@jest/globals";
 import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import path from "node:path";
+import { coat, flat, grow } from "../demo/build";
 import { board, styleOf, word } from "../tests/engine";
 import { openDatabase, type Database } from "./db/open";
 import { Conflict, copy, create, Exists, get, linkedStyles, list, NotFound, piecesWith, remove, replace, restore } from "./documents";
-import { picture } from "./pictures";
+import { Drawer } from "./drawing/drawer";
+import { picture, type Picture } from "./pictures";
+import { closeDrawers } from "./render";
 import { seed } from "./seed";
 
 let db: Database;
@@ -14,6 +17,8 @@ beforeEach(async () => {
   folder = await mkdtemp(path.join(tmpdir(), "vextal-test-"));
   db = await openDatabase(`file:${path.join(folder, "deep", "test.db")}`);
 });
+afterAll(closeDrawers);
+const text = (p: Picture): string => Buffer.from(p.bytes).toString();
 afterEach(() => rm(folder, { recursive: true, force: true }));
 
 const piece = board(word("Tea"));
@@ -82,7 +87,7 @@ describe("documents", () => {
     expect(after.items.map((i) => i.ownStyle?.name ?? null)).toEqual(["Test", "Own", null]);
     // The link stays, so that a style that is brought back is linked again.
     expect(after.items[0].styleId).toBe(style.id);
-    expect((await picture(db, "pieces", piece.id)).svg).toContain("#112233");
+    expect(text(await picture(db, "pieces", piece.id))).toContain("#112233");
   });
 
   test("a style that comes back is followed again by all that it was taken from, and by nothing else", async () => {
@@ -142,24 +147,49 @@ describe("documents", () => {
 });
 
 describe("pictures and the demo", () => {
-  test("a piece's picture follows the styles it is linked to", async () => {
+  test("a piece's picture follows the styles it is linked to: at once as it was, then as it is", async () => {
     const style = styleOf();
     await create(db, "styles", style);
     await create(db, "pieces", piece);
     const before = await picture(db, "pieces", piece.id);
-    expect(before.svg).toContain("#112233");
+    expect([before.stale, before.type]).toEqual([false, "image/svg+xml; charset=utf-8"]);
+    expect(text(before)).toContain("#112233");
+    // Kept in the database, also for the next start.
+    expect((await picture(db, "pieces", piece.id)).tag).toBe(before.tag);
     await replace(db, "styles", { ...style, inks: style.inks.map((i) => ({ ...i, colour: "#00aa55" })) }, 1);
-    const after = await picture(db, "pieces", piece.id);
-    expect(after.tag).not.toBe(before.tag);
-    expect(after.svg).toContain("#00aa55");
-    expect((await picture(db, "styles", style.id)).svg).toContain("<path");
+    const meanwhile = await picture(db, "pieces", piece.id);
+    expect([meanwhile.stale, text(meanwhile)]).toEqual([true, text(before)]);
+    const after = await picture(db, "pieces", piece.id, true);
+    expect([after.stale, after.tag === before.tag]).toEqual([false, false]);
+    expect(text(after)).toContain("#00aa55");
+    expect(text(await picture(db, "styles", style.id))).toContain("<path");
+    await expect(picture(db, "pieces", "none")).rejects.toThrow(NotFound);
   });
 
   test("a style that is gone leaves the piece", async () => {
     await create(db, "pieces", piece);
     expect(await linkedStyles(db, piece)).toEqual([]);
-    expect((await picture(db, "pieces", piece.id)).svg).toContain("<svg");
+    expect(text(await picture(db, "pieces", piece.id))).toContain("<svg");
   });
+
+  test("a large drawing is kept small, one that takes too long is drawn no more until it changes, and the next ones are", async () => {
+    // Thousands of letters, each with its own outline.
+    const many = Array.from({ length: 20 }, (_, i) => word("Brindlemoor ".repeat(30), { id: `w${i}`, y: i * 10, styleId: null, ownStyle: styleOf([coat("A", flat("face")), coat("B", flat("edge"), [grow(2)])]) }));
+    await create(db, "pieces", board(...many));
+    const large = await picture(db, "pieces", piece.id);
+    expect(large.type).toBe("image/png");
+    expect(large.bytes.length).toBeLessThan(400_000);
+    const impatient = new Drawer({ time: 1, memory: 500 });
+    const job = { file: { piece: board(word("Tea")), styles: [styleOf()] }, area: { kind: "board" as const }, ground: true, faces: [], photos: new Map<string, string>() };
+    await expect(impatient.draw(job)).rejects.toThrow(/not drawn within/);
+    const patient = new Drawer({ time: 30_000, memory: 500 });
+    const stop = new AbortController();
+    const stopped = patient.draw(job, stop.signal);
+    stop.abort();
+    await expect(stopped).rejects.toThrow(/stopped/);
+    expect(await patient.draw(job)).toMatchObject({ kind: "svg" });
+    patient.close();
+  }, 60_000);
 
   test("the demo is put on an untouched shelf once; an emptied shelf stays empty", async () => {
     expect(await seed(db)).toBe(true);

@@ -1,17 +1,21 @@
 import { z } from "zod";
-import { compile } from "../core/piece/compile";
+import type { LoadedEngine } from "../core/piece/engine";
 import { facesOf, pieceFileSchema, type Piece, type PieceFile } from "../core/piece/schema";
-import { isEmpty } from "../core/curves/bounds";
-import { picturePixels, pictureSizeSchema } from "../core/output/picture-size";
-import { exportArea, photosIn, toSvg, type SvgOptions } from "../core/output/svg";
-import { Problem } from "../core/problem";
-import type { Scene } from "../core/scene/scene";
+import { pictureSizeSchema } from "../core/output/picture-size";
+import type { SvgOptions } from "../core/output/svg";
+import { looksOf } from "../core/piece/schema";
+import { photosOf } from "../core/style/photos";
 import type { Style } from "../core/style/schema";
 import { database } from "./database";
+import type { Database } from "./db/open";
+import { draw } from "./drawing/draw";
+import { Drawer } from "./drawing/drawer";
+import type { DrawJob, Drawing } from "./drawing/job";
 import { serverEngine } from "./engine";
+import { ownPrefix, readOwn } from "./faces/own";
+import { ifThere } from "./documents";
 import { embeddedPhotos } from "./photos/store";
 import { drawPng } from "./raster/draw";
-import { checkSize } from "./raster/limits";
 import { withResolution } from "./raster/phys";
 
 const areaSchema = z.discriminatedUnion("kind", [
@@ -27,23 +31,30 @@ export const pngRequestSchema = z.object({
 });
 export type PngRequest = z.infer<typeof pngRequestSchema>;
 
-async function sceneOf(piece: Piece, styles: readonly Style[]) {
-  const engine = await serverEngine();
-  await engine.load(facesOf(piece.items));
-  const { scene } = compile(piece, new Map(styles.map((s) => [s.id, s])), engine);
-  return { scene, faces: facesOf(piece.items).map((id) => engine.face(id)?.info.name ?? id) };
+/** The photos that a piece may show. @param most pixels of the longer side, where they are only looked at small */
+export async function photosFor(db: Database | undefined, piece: Piece, styles: readonly Style[], most?: number): Promise<Map<string, string>> {
+  const ids = [...new Set(looksOf(piece, styles).flatMap(photosOf).map((p) => p.id))];
+  return ids.length ? embeddedPhotos(db ?? (await database()), ids, most) : new Map();
 }
 
-/** The photos of a scene. The database is opened only where there are some. */
-async function photosOf(scene: Scene, most?: number): Promise<Map<string, string>> {
-  const ids = photosIn(scene);
-  return ids.length ? embeddedPhotos(await database(), ids, most) : new Map();
+/** The faces that were brought in and that a piece is set in, as far as they are here. */
+export async function ownFacesFor(db: Database | undefined, piece: Piece): Promise<DrawJob["faces"]> {
+  const ids = facesOf(piece.items).filter((id) => id.startsWith(ownPrefix));
+  if (!ids.length) return [];
+  const from = db ?? (await database());
+  const found = await Promise.all(ids.map((id) => ifThere(readOwn(from, id))));
+  return found.flatMap((f) => (f ? [{ info: f.info, bytes: f.bytes }] : []));
 }
 
-/** @param mostPhotoSide pixels of the longer side of its photos, where they are only looked at small */
-export async function renderSvg({ piece, styles }: Pick<PieceFile, "piece" | "styles">, options: Partial<SvgOptions> = {}, mostPhotoSide?: number): Promise<string> {
-  const { scene, faces } = await sceneOf(piece, styles);
-  return toSvg(scene, { title: piece.name, unit: piece.board.unit, faces, area: { kind: "board" }, ground: true, ...options, photos: options.photos ?? (await photosOf(scene, mostPhotoSide)) });
+/** Draws a job: in this process by an engine, or in another by a drawer. */
+type Draws = (job: DrawJob) => Promise<Drawing>;
+const here = async (job: DrawJob): Promise<Drawing> => draw((await serverEngine()) as LoadedEngine, job);
+
+/** The SVG of a piece, drawn in this process. */
+export async function renderSvg({ piece, styles }: Pick<PieceFile, "piece" | "styles">, options: Partial<Pick<SvgOptions, "area" | "ground" | "photos">> = {}): Promise<string> {
+  const photos = options.photos ?? (await photosFor(undefined, piece, styles));
+  const drawing = await here({ file: { piece, styles }, area: options.area ?? { kind: "board" }, ground: options.ground ?? true, faces: [], photos });
+  return (drawing as { svg: string }).svg;
 }
 
 /**
@@ -51,14 +62,27 @@ export async function renderSvg({ piece, styles }: Pick<PieceFile, "piece" | "st
  * @param photos as data URLs by their ids; those of the shelf where they are left out
  * @throws Problem where nothing is inked or the size is too large
  */
-export async function renderPng({ file, area, ground, size }: PngRequest, { signal, photos }: { signal?: AbortSignal; photos?: ReadonlyMap<string, string> } = {}): Promise<Buffer> {
-  const { piece, styles } = file;
-  const { scene } = await sceneOf(piece, styles);
-  const box = exportArea(scene, area);
-  if (isEmpty(box)) throw new Problem("There is nothing to draw: the selection has no ink.");
-  const [w, h] = [box.maxX - box.minX, box.maxY - box.minY];
-  const { width, height, dpi } = picturePixels(size, w, h, piece.board);
-  checkSize(width, height);
-  const svg = toSvg(scene, { title: piece.name, unit: piece.board.unit, faces: [], area, ground, pixels: { width, height }, photos: photos ?? (await photosOf(scene)) });
+export async function renderPng({ file, area, ground, size }: PngRequest, { signal, photos, draws = here }: { signal?: AbortSignal; photos?: ReadonlyMap<string, string>; draws?: Draws } = {}): Promise<Buffer> {
+  const faces = draws === here ? [] : await ownFacesFor(undefined, file.piece);
+  const drawing = await draws({ file, area, ground, size, faces, photos: photos ?? (await photosFor(undefined, file.piece, file.styles)) });
+  const { svg, pixels } = drawing as Extract<Drawing, { kind: "svg" }>;
+  const { width, height, dpi } = pixels!;
   return withResolution(await drawPng(svg, width, height, signal), dpi);
+}
+
+// Kept on the process, since routes may be bundled apart. What is asked for by hand does not wait for pictures of the shelf.
+const shared = globalThis as typeof globalThis & { vextalDrawers?: { exports: Drawer; pictures: Drawer } };
+const drawers = () => (shared.vextalDrawers ??= { exports: new Drawer({ time: 60_000, memory: 2000 }), pictures: new Drawer({ time: 20_000, memory: 1000 }) });
+
+/** As `renderPng`, with all work in processes of its own. */
+export const exportPng = (request: PngRequest, signal: AbortSignal): Promise<Buffer> => renderPng(request, { signal, draws: (job) => drawers().exports.draw(job, signal) });
+
+/** Draws a picture for the shelf. */
+export const drawForShelf: Draws = (job) => drawers().pictures.draw(job);
+
+/** Lets the children go. */
+export function closeDrawers(): void {
+  const { exports, pictures } = drawers();
+  exports.close();
+  pictures.close();
 }

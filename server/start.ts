@@ -1,6 +1,8 @@
 import { database } from "./database";
 import { databaseFault } from "./db/faults";
 import { databaseUrl } from "./db/open";
+import { drawMissing } from "./pictures";
+import { closeDrawers } from "./render";
 
 /** Between two tries to open a database that is away, in milliseconds. */
 const pause = 3000;
@@ -10,10 +12,13 @@ const pause = 3000;
  * Where trying is in vain the process ends, with a message.
  */
 export async function start(): Promise<void> {
+  process.once("exit", closeDrawers);
   let said = "";
   const open = async (): Promise<void> => {
     try {
-      await database();
+      const db = await database();
+      // What fails here is asked for again by whoever looks at the shelf.
+      void drawMissing(db).catch(() => undefined);
       if (said) console.error("The database is there now.");
     } catch (error) {
       const fault = databaseFault(error);

@@ -1,4 +1,4 @@
-import { blob, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { blob, integer, primaryKey, sqliteTable, text } from "drizzle-orm/sqlite-core";
 
 /** Pieces and styles are JSON documents; what is searched or sorted by stands beside them. */
 const documentColumns = () => ({
@@ -44,3 +44,18 @@ export const photos = sqliteTable("photos", {
   bytes: blob("bytes", { mode: "buffer" }).notNull(),
   addedAt: integer("added_at").notNull(),
 });
+
+/** Pictures of the shelf, as they were drawn last. */
+export const pictures = sqliteTable(
+  "pictures",
+  {
+    shelf: text("shelf").notNull(),
+    id: text("id").notNull(),
+    /** What it was drawn of: it is stale where that has another tag by now. */
+    tag: text("tag").notNull(),
+    /** Media type of the bytes. */
+    type: text("type").notNull(),
+    bytes: blob("bytes", { mode: "buffer" }).notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.shelf, table.id] })],
+);

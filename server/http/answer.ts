@@ -3,12 +3,11 @@ import { firstFault, Problem } from "../../core/problem";
 import { databaseFault } from "../db/faults";
 import { Conflict, Exists, NotFound } from "../documents";
 import { problem } from "./problem-details";
-import { counted } from "./turns";
 
 /** Turns whatever a handler throws into problem details. */
 export async function answer(handler: () => Promise<Response>): Promise<Response> {
   try {
-    return await counted(handler);
+    return await handler();
   } catch (error) {
     if (error instanceof NotFound) return problem(404, "Not found", "This is not on the shelf. It may have been deleted.");
     if (error instanceof Conflict)

@@ -16,8 +16,8 @@ import { database } from "../database";
 import type { Database } from "../db/open";
 import { create, NotFound, remove } from "../documents";
 import { removeUnused } from "./unused";
-import { picture } from "../pictures";
-import { renderPng, renderSvg } from "../render";
+import { picture, type Picture } from "../pictures";
+import { closeDrawers, renderPng, renderSvg } from "../render";
 
 let db: Database;
 const folder = mkdtempSync(path.join(tmpdir(), "vextal-photos-"));
@@ -26,6 +26,7 @@ beforeAll(async () => {
   db = await database();
 });
 afterAll(() => {
+  closeDrawers();
   db.$client.close();
   delete process.env.DATABASE_URL;
   rmSync(folder, { recursive: true, force: true });
@@ -113,13 +114,14 @@ test("the shelf's picture of a piece changes when a photo that was not here come
   const style = { ...styleOf([coat("Photo", { ...newStep(photoPaint), photo })]), id: "late" };
   await create(db, "styles", style);
   await create(db, "pieces", { ...board(word("I", { styleId: "late" })), id: "late" });
+  const text = (p: Picture) => Buffer.from(p.bytes).toString();
   const before = await picture(db, "pieces", "late");
-  expect(before.svg).not.toContain("<image");
+  expect(text(before)).not.toContain("<image");
   expect((await addPhoto(db, "late.png", file)).id).toBe(photo.id);
-  const after = await picture(db, "pieces", "late");
-  expect(after.svg).toContain("<image");
+  const after = await picture(db, "pieces", "late", true);
+  expect(text(after)).toContain("<image");
   expect(after.tag).not.toBe(before.tag);
-  expect((await picture(db, "styles", "late")).svg).toContain("<image");
+  expect(text(await picture(db, "styles", "late"))).toContain("<image");
 });
 
 describe("a photo in what is exported", () => {

@@ -12,6 +12,7 @@ import { NameDialog } from "../parts/dialog";
 import { Menu } from "../parts/menu";
 import { newPiece } from "./actions";
 import { hold, useTurn } from "./in-turn";
+import { usePicture } from "./use-picture";
 
 const when = new Intl.DateTimeFormat("en", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit", hour12: false });
 
@@ -56,8 +57,9 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
       download(new Blob([JSON.stringify(document, null, 1)], { type: "application/json" }), `${entry.name}.style.json`);
     });
 
-  // eslint-disable-next-line @next/next/no-img-element -- a live SVG from the server, with nothing to optimise
-  const picture = turn && <img alt="" onLoad={over} onError={over} src={api.pictureUrl(shelf, entry)} className={`h-full w-full object-contain ${shelf === "styles" ? "p-6" : "p-3"}`} />;
+  const address = usePicture(shelf, entry, turn, over);
+  // eslint-disable-next-line @next/next/no-img-element -- a picture of ours, with nothing to optimise
+  const picture = address && <img alt="" src={address} className={`h-full w-full object-contain ${shelf === "styles" ? "p-6" : "p-3"}`} />;
   const frame = clsx("block h-[184px] overflow-hidden rounded-t-xl", shelf === "styles" ? "bg-proof" : "bg-[#e4e3df] dark:bg-[#5a5958]", !drawn && "motion-safe:animate-pulse");
   return (
     <li className="rounded-xl border border-rule bg-paper shadow-sm transition-shadow focus-within:border-accent hover:shadow-md">

@@ -1,10 +1,10 @@
 import { jsonBody } from "@/server/http/body";
 import { answer } from "@/server/http/answer";
-import { pngRequestSchema, renderPng } from "@/server/render";
+import { exportPng, pngRequestSchema } from "@/server/render";
 
 /** A picture of a piece as it is sent, saved or not. Ends when the asker goes away. */
 export const POST = (request: Request) =>
   answer(async () => {
-    const png = await renderPng(pngRequestSchema.parse(await jsonBody(request)), { signal: request.signal });
+    const png = await exportPng(pngRequestSchema.parse(await jsonBody(request)), request.signal);
     return new Response(new Uint8Array(png), { headers: { "content-type": "image/png", "cache-control": "no-store" } });
   });

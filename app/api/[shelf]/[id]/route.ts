@@ -2,6 +2,7 @@ import { Problem } from "@/core/problem";
 import { get, remove, replace, shelves } from "@/server/documents";
 import { jsonBody } from "@/server/http/body";
 import { problem } from "@/server/http/problem-details";
+import { drawSoon } from "@/server/pictures";
 import { etag, onShelf, type Context } from "../../shelf";
 
 type C = Context<{ shelf: string; id: string }>;
@@ -22,6 +23,7 @@ export const PUT = (request: Request, context: C) =>
     const document = shelves[shelf].read(await jsonBody(request));
     if (document.id !== id) throw new Problem("The document carries another id than its address.");
     const next = await replace(db, shelf, document, revision);
+    drawSoon(db, shelf, id);
     return Response.json({ revision: next }, { headers: { etag: etag(next) } });
   });
 

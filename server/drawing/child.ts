@@ -1,0 +1,35 @@
+// Draws pieces in a process of its own: however much there is to draw, the server answers meanwhile, and what goes wrong ends nothing else.
+import { firstFace, type FaceInfo } from "../../core/lettering/face";
+import { createEngine } from "../../core/piece/engine";
+import { Problem } from "../../core/problem";
+import { readFace } from "../faces/read";
+import { shippedFaces } from "../faces/shipped";
+import { draw } from "./draw";
+import type { DrawJob, Drawing } from "./job";
+
+export type Reply = { readonly ok: true; readonly drawing: Drawing } | { readonly ok: false; readonly known: boolean; readonly message: string };
+
+let own = new Map<string, { info: FaceInfo; bytes: Uint8Array }>();
+const engine = createEngine({
+  standIn: firstFace,
+  readFace: async (id) => {
+    const info = shippedFaces.find((f) => f.id === id);
+    return info ? { info, bytes: (await readFace(id)!).bytes } : own.get(id);
+  },
+});
+
+process.on("message", (job: DrawJob) => void answer(job).then((reply) => process.send!(reply)));
+process.once("disconnect", () => process.exit(0));
+
+async function answer(job: DrawJob): Promise<Reply> {
+  try {
+    const loaded = await engine;
+    const faces = new Map(job.faces.map((f) => [f.info.id, f]));
+    // Faces come with the job: one that was taken away is here no longer, one that came back is.
+    if ([...faces.keys()].join() !== [...own.keys()].join()) loaded.forget();
+    own = faces;
+    return { ok: true, drawing: await draw(loaded, job) };
+  } catch (error) {
+    return { ok: false, known: error instanceof Problem, message: (error as Error).message };
+  }
+}

@@ -1,0 +1,96 @@
+import { fork, type ChildProcess } from "node:child_process";
+import path from "node:path";
+import { Problem } from "../../core/problem";
+import type { Reply } from "./child";
+import type { DrawJob, Drawing } from "./job";
+
+/** How much a drawing may take. */
+export interface Limits {
+  /** Milliseconds. */
+  readonly time: number;
+  /** Megabytes. */
+  readonly memory: number;
+}
+
+/** A child without work is let go after this, in milliseconds: it holds some hundred megabytes. */
+const idle = 60_000;
+
+/** Draws one job after another in a child process, which is made when it is needed and replaced when it breaks or takes too long. */
+export class Drawer {
+  #child: ChildProcess | undefined;
+  #last: Promise<unknown> = Promise.resolve();
+  #rest: ReturnType<typeof setTimeout> | undefined;
+
+  constructor(private readonly limits: Limits) {}
+
+  /** @param signal ends the drawing at once @throws Problem where it cannot be drawn, takes too long or was stopped */
+  draw(job: DrawJob, signal?: AbortSignal): Promise<Drawing> {
+    const mine = this.#last.then(() => this.#run(job, signal));
+    this.#last = mine.catch(() => undefined);
+    return mine;
+  }
+
+  async #run(job: DrawJob, signal?: AbortSignal): Promise<Drawing> {
+    if (signal?.aborted) throw new Problem(stopped);
+    clearTimeout(this.#rest);
+    const child = (this.#child ??= start(this.limits.memory));
+    child.ref();
+    child.channel?.ref();
+    const { time } = this.limits;
+    try {
+      const reply = await new Promise<Reply>((resolve, reject) => {
+        const fail = (message: string) => {
+          child.kill("SIGKILL");
+          this.#child = undefined;
+          reject(new Problem(message));
+        };
+        const timer = setTimeout(() => fail(`This was not drawn within ${time / 1000} seconds.`), time);
+        const ended = new AbortController();
+        const on = (event: string, listener: (message: Reply) => void) => {
+          child.once(event, listener);
+          ended.signal.addEventListener("abort", () => child.off(event, listener));
+        };
+        on("message", resolve);
+        on("disconnect", () => fail("This could not be drawn: it needs too much memory."));
+        on("error", () => fail("This could not be drawn."));
+        signal?.addEventListener("abort", () => fail(stopped), { signal: ended.signal });
+        child.send(job, (error) => error && fail("This could not be drawn."));
+        this.#settle = () => {
+          clearTimeout(timer);
+          ended.abort();
+        };
+      });
+      if (reply.ok) return reply.drawing;
+      throw reply.known ? new Problem(reply.message) : new Error(reply.message);
+    } finally {
+      this.#settle();
+      // A child that only waits keeps no process from ending.
+      child.unref();
+      child.channel?.unref();
+      this.#rest = setTimeout(() => this.close(), idle);
+      this.#rest.unref();
+    }
+  }
+
+  #settle: () => void = () => undefined;
+
+  /** Lets the child go. */
+  close(): void {
+    clearTimeout(this.#rest);
+    this.#child?.kill();
+    this.#child = undefined;
+  }
+}
+
+const stopped = "The picture was stopped.";
+
+function start(memory: number): ChildProcess {
+  const root = process.cwd();
+  const loader = path.resolve(/* turbopackIgnore: true */ root, "node_modules/tsx/dist/loader.mjs");
+  return fork(/* turbopackIgnore: true */ path.resolve(root, "server/drawing/child.ts"), [], {
+    serialization: "advanced",
+    stdio: ["ignore", "ignore", "ignore", "ipc"],
+    execArgv: [`--max-old-space-size=${memory}`, "--import", loader],
+    env: { ...process.env, NODE_OPTIONS: "" },
+  });
+}
