@@ -84,6 +84,8 @@ test("axes of a variable face, features by their names, even gaps and the stretc
   await openFold(page, "Features of the face");
   const ligatures = page.getByRole("switch", { name: "Ligatures", exact: true });
   await expect(ligatures).toBeChecked();
+  // Letters that touch would be one shape with and without.
+  await page.getByRole("switch", { name: "Join letters" }).click();
   const joined = (await boardPaths(page)).length;
   await ligatures.click();
   await expect.poll(async () => (await boardPaths(page)).length).toBeGreaterThan(joined);
@@ -135,7 +137,7 @@ test("a font file is brought in, used, said to be used when it is taken away, an
   await document(page);
   await page.getByRole("button", { name: "Face", exact: true }).click();
   await page.getByRole("button", { name: "Take Anton Regular away" }).click();
-  await expect(page.getByRole("alertdialog")).toContainText("It is used in “Untitled piece”");
+  await expect(page.getByRole("alertdialog")).toContainText("It is used in “Mine”");
   await page.getByRole("button", { name: "Take it away" }).click();
   await expect(page.getByRole("status").filter({ hasText: "a stand-in is shown" })).toBeVisible();
   await expect.poll(() => boardPaths(page)).not.toEqual(own);

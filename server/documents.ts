@@ -29,13 +29,19 @@ export interface Stored<S extends Shelf> {
   readonly revision: number;
 }
 
-export class NotFound extends Error {}
+// Known by their names: routes that are bundled apart have a class each, and share what is under way.
+export class NotFound extends Error {
+  override readonly name = "NotFound";
+}
 export class Conflict extends Error {
+  override readonly name = "Conflict";
   constructor(readonly revision: number) {
     super("The document was changed elsewhere.");
   }
 }
-export class Exists extends Error {}
+export class Exists extends Error {
+  override readonly name = "Exists";
+}
 
 /** Deleted documents are kept this long, so that deleting can be undone. */
 const keptDeleted = 30 * 24 * 3600 * 1000;
@@ -108,9 +114,11 @@ export async function remove(db: Database, shelf: Shelf, id: string): Promise<vo
   await db.batch([gone, ...(shelf === "styles" ? await keepLooks(db, document as Style) : [])]);
 }
 
+export const isNotFound = (error: unknown): boolean => error instanceof Error && error.name === "NotFound";
+
 /** Undefined for what is not on the shelf; any other fault stays one. */
 export const ifThere = <T>(found: Promise<T>): Promise<T | undefined> =>
-  found.catch((error) => (error instanceof NotFound ? undefined : Promise.reject(error)));
+  found.catch((error) => (isNotFound(error) ? undefined : Promise.reject(error)));
 
 /** Before a style goes, every lettering that is linked to it is given its look as its own, so that no word loses its paint. */
 const keepLooks = (db: Database, style: Style) => inPieces(db, style.id, (item) => (item.ownStyle ? item : { ...item, ownStyle: style }));

@@ -1,7 +1,7 @@
 import { and, eq, inArray, isNull } from "drizzle-orm";
 import { firstFace } from "../core/lettering/face";
 import { newLettering, newPiece, type Piece, type PieceFile } from "../core/piece/schema";
-import { Problem } from "../core/problem";
+import { isProblem } from "../core/problem";
 import type { Style } from "../core/style/schema";
 import type { Database } from "./db/open";
 import { faces, photos, pictures, styles } from "./db/schema";
@@ -76,7 +76,7 @@ async function drawAndKeep(db: Database, shelf: Shelf, id: string): Promise<Pict
     (d) => (d.kind === "svg" ? { type: "image/svg+xml; charset=utf-8", bytes: Buffer.from(d.svg) } : { type: "image/png", bytes: Buffer.from(d.png) }),
     (error: unknown) => {
       // It is not tried over and over: the next change makes it be drawn again.
-      if (error instanceof Problem) return { type: "image/svg+xml; charset=utf-8", bytes: Buffer.from(notDrawn) };
+      if (isProblem(error)) return { type: "image/svg+xml; charset=utf-8", bytes: Buffer.from(notDrawn) };
       throw error;
     },
   );

@@ -1,7 +1,7 @@
 // Draws pieces in a process of its own: however much there is to draw, the server answers meanwhile, and what goes wrong ends nothing else.
 import { firstFace, type FaceInfo } from "../../core/lettering/face";
 import { createEngine } from "../../core/piece/engine";
-import { Problem } from "../../core/problem";
+import { isProblem } from "../../core/problem";
 import { readFace } from "../faces/read";
 import { shippedFaces } from "../faces/shipped";
 import { draw } from "./draw";
@@ -30,6 +30,6 @@ async function answer(job: DrawJob): Promise<Reply> {
     own = faces;
     return { ok: true, drawing: await draw(loaded, job) };
   } catch (error) {
-    return { ok: false, known: error instanceof Problem, message: (error as Error).message };
+    return { ok: false, known: isProblem(error), message: (error as Error).message };
   }
 }

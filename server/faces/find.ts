@@ -1,6 +1,6 @@
 import type { FaceInfo } from "../../core/lettering/face";
 import { database } from "../database";
-import { NotFound } from "../documents";
+import { isNotFound } from "../documents";
 import { ownPrefix, readOwn } from "./own";
 import { readFace, readLicence, shippedInfo, type FaceFile } from "./read";
 
@@ -12,7 +12,7 @@ export async function findFace(id: string): Promise<(FaceFile & { info: FaceInfo
   try {
     return await readOwn(await database(), id);
   } catch (error) {
-    if (error instanceof NotFound) return undefined;
+    if (isNotFound(error)) return undefined;
     throw error;
   }
 }

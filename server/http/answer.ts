@@ -1,7 +1,7 @@
 import { ZodError } from "zod";
-import { firstFault, Problem } from "../../core/problem";
+import { firstFault, isProblem } from "../../core/problem";
 import { databaseFault } from "../db/faults";
-import { Conflict, Exists, NotFound } from "../documents";
+import { isNotFound, type Conflict } from "../documents";
 import { problem } from "./problem-details";
 
 /** Turns whatever a handler throws into problem details. */
@@ -9,11 +9,11 @@ export async function answer(handler: () => Promise<Response>): Promise<Response
   try {
     return await handler();
   } catch (error) {
-    if (error instanceof NotFound) return problem(404, "Not found", "This is not on the shelf. It may have been deleted.");
-    if (error instanceof Conflict)
+    if (isNotFound(error)) return problem(404, "Not found", "This is not on the shelf. It may have been deleted.");
+    if (isConflict(error))
       return problem(412, "Changed elsewhere", "This was changed in another tab or window since it was read.", { revision: error.revision });
-    if (error instanceof Exists) return problem(409, "Already there", "Something with this id is on the shelf already.");
-    if (error instanceof Problem) return problem(422, "Cannot be done", error.message);
+    if (error instanceof Error && error.name === "Exists") return problem(409, "Already there", "Something with this id is on the shelf already.");
+    if (isProblem(error)) return problem(422, "Cannot be done", error.message);
     if (error instanceof ZodError) return problem(422, "Not understood", firstFault(error));
     const fault = databaseFault(error);
     if (fault) return problem(fault.status, fault.status === 507 ? "No room" : "Not at hand", fault.detail, {}, { "retry-after": "3" });
@@ -21,3 +21,5 @@ export async function answer(handler: () => Promise<Response>): Promise<Response
     return problem(500, "Fault in Vextal", "Something went wrong inside Vextal. Your work in this window is kept; try again.");
   }
 }
+
+const isConflict = (error: unknown): error is Conflict => error instanceof Error && error.name === "Conflict";
