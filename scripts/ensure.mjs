@@ -2,6 +2,7 @@
 import { spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
+import { createRequire } from "node:module";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
 
@@ -56,9 +57,18 @@ export function ensureBuild() {
   console.log("Building the application (about half a minute)…");
   const status = run(process.execPath, [at("node_modules/next/dist/bin/next"), "build"], { env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production" } });
   if (status !== 0) throw new Error("The application could not be built; the message is above.");
+  bundleChild();
   mkdirSync(at(".next"), { recursive: true });
   writeFileSync(stampFile, stamp);
   return true;
+}
+
+/** The process that draws beside the server, as one file: it starts in a moment. */
+function bundleChild() {
+  const { buildSync } = createRequire(import.meta.url)("esbuild");
+  buildSync({
+    entryPoints: [at("server/drawing/child.ts")], outfile: at(".next", "vextal", "drawing.mjs"), bundle: true, platform: "node", format: "esm", target: "node20", packages: "external", logLevel: "warning",
+  });
 }
 
 const chromiumPlaces = [process.env.CHROMIUM, "/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome"];

@@ -8,7 +8,7 @@ import { openDatabase, type Database } from "./db/open";
 import { Conflict, copy, create, Exists, get, linkedStyles, list, NotFound, piecesWith, remove, replace, restore } from "./documents";
 import { Drawer } from "./drawing/drawer";
 import { picture, type Picture } from "./pictures";
-import { closeDrawers } from "./render";
+import { closeDrawers } from "./drawing/drawers";
 import { seed } from "./seed";
 
 let db: Database;
@@ -181,13 +181,13 @@ describe("pictures and the demo", () => {
     expect(large.bytes.length).toBeLessThan(400_000);
     const impatient = new Drawer({ time: 1, memory: 500 });
     const job = { file: { piece: board(word("Tea")), styles: [styleOf()] }, area: { kind: "board" as const }, ground: true, faces: [], photos: new Map<string, string>() };
-    await expect(impatient.draw(job)).rejects.toThrow(/not drawn within/);
+    await expect(impatient.ask({ kind: "draw", job })).rejects.toThrow(/not drawn within/);
     const patient = new Drawer({ time: 30_000, memory: 500 });
     const stop = new AbortController();
-    const stopped = patient.draw(job, stop.signal);
+    const stopped = patient.ask({ kind: "draw", job }, stop.signal);
     stop.abort();
     await expect(stopped).rejects.toThrow(/stopped/);
-    expect(await patient.draw(job)).toMatchObject({ kind: "svg" });
+    expect(await patient.ask({ kind: "draw", job })).toMatchObject({ kind: "svg" });
     patient.close();
   }, 60_000);
 

@@ -9,7 +9,7 @@ import type { Style } from "../core/style/schema";
 import { database } from "./database";
 import type { Database } from "./db/open";
 import { draw } from "./drawing/draw";
-import { Drawer } from "./drawing/drawer";
+import { drawExport, drawPicture } from "./drawing/drawers";
 import type { DrawJob, Drawing } from "./drawing/job";
 import { serverEngine } from "./engine";
 import { ownPrefix, readOwn } from "./faces/own";
@@ -70,19 +70,8 @@ export async function renderPng({ file, area, ground, size }: PngRequest, { sign
   return withResolution(await drawPng(svg, width, height, signal), dpi);
 }
 
-// Kept on the process, since routes may be bundled apart. What is asked for by hand does not wait for pictures of the shelf.
-const shared = globalThis as typeof globalThis & { vextalDrawers?: { exports: Drawer; pictures: Drawer } };
-const drawers = () => (shared.vextalDrawers ??= { exports: new Drawer({ time: 60_000, memory: 2000 }), pictures: new Drawer({ time: 20_000, memory: 1000 }) });
-
 /** As `renderPng`, with all work in processes of its own. */
-export const exportPng = (request: PngRequest, signal: AbortSignal): Promise<Buffer> => renderPng(request, { signal, draws: (job) => drawers().exports.draw(job, signal) });
+export const exportPng = (request: PngRequest, signal: AbortSignal): Promise<Buffer> => renderPng(request, { signal, draws: (job) => drawExport(job, signal) });
 
 /** Draws a picture for the shelf. */
-export const drawForShelf: Draws = (job) => drawers().pictures.draw(job);
-
-/** Lets the children go. */
-export function closeDrawers(): void {
-  const { exports, pictures } = drawers();
-  exports.close();
-  pictures.close();
-}
+export const drawForShelf: Draws = (job) => drawPicture(job);

@@ -1,8 +1,8 @@
 import { database } from "./database";
 import { databaseFault } from "./db/faults";
 import { databaseUrl } from "./db/open";
+import { closeDrawers } from "./drawing/drawers";
 import { drawMissing } from "./pictures";
-import { closeDrawers } from "./render";
 
 /** Between two tries to open a database that is away, in milliseconds. */
 const pause = 3000;

@@ -4,10 +4,9 @@ import { createEngine } from "../../core/piece/engine";
 import { isProblem } from "../../core/problem";
 import { readFace } from "../faces/read";
 import { shippedFaces } from "../faces/shipped";
+import { soundFonts } from "../faces/sound";
 import { draw } from "./draw";
-import type { DrawJob, Drawing } from "./job";
-
-export type Reply = { readonly ok: true; readonly drawing: Drawing } | { readonly ok: false; readonly known: boolean; readonly message: string };
+import type { DrawJob, Drawing, Reply, Request } from "./job";
 
 let own = new Map<string, { info: FaceInfo; bytes: Uint8Array }>();
 const engine = createEngine({
@@ -18,18 +17,22 @@ const engine = createEngine({
   },
 });
 
-process.on("message", (job: DrawJob) => void answer(job).then((reply) => process.send!(reply)));
+process.on("message", (request: Request) => void answer(request).then((reply) => process.send!(reply)));
 process.once("disconnect", () => process.exit(0));
 
-async function answer(job: DrawJob): Promise<Reply> {
+async function answer(request: Request): Promise<Reply> {
   try {
-    const loaded = await engine;
-    const faces = new Map(job.faces.map((f) => [f.info.id, f]));
-    // Faces come with the job: one that was taken away is here no longer, one that came back is.
-    if ([...faces.keys()].join() !== [...own.keys()].join()) loaded.forget();
-    own = faces;
-    return { ok: true, drawing: await draw(loaded, job) };
+    return { ok: true, value: request.kind === "font" ? await soundFonts(request.fileName, request.bytes) : await drawn(request.job) };
   } catch (error) {
     return { ok: false, known: isProblem(error), message: (error as Error).message };
   }
+}
+
+async function drawn(job: DrawJob): Promise<Drawing> {
+  const loaded = await engine;
+  const faces = new Map(job.faces.map((f) => [f.info.id, f]));
+  // Faces come with the job: one that was taken away is here no longer, one that came back is.
+  if ([...faces.keys()].join() !== [...own.keys()].join()) loaded.forget();
+  own = faces;
+  return draw(loaded, job);
 }

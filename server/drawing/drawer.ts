@@ -1,10 +1,9 @@
 import { fork, type ChildProcess } from "node:child_process";
 import path from "node:path";
 import { Problem } from "../../core/problem";
-import type { Reply } from "./child";
-import type { DrawJob, Drawing } from "./job";
+import type { Reply, Request, ResultOf } from "./job";
 
-/** How much a drawing may take. */
+/** How much one thing may take. */
 export interface Limits {
   /** Milliseconds. */
   readonly time: number;
@@ -15,7 +14,7 @@ export interface Limits {
 /** A child without work is let go after this, in milliseconds: it holds some hundred megabytes. */
 const idle = 60_000;
 
-/** Draws one job after another in a child process, which is made when it is needed and replaced when it breaks or takes too long. */
+/** Has one thing after another done in a child process, which is made when it is needed and replaced when it breaks or takes too long. */
 export class Drawer {
   #child: ChildProcess | undefined;
   #last: Promise<unknown> = Promise.resolve();
@@ -24,13 +23,13 @@ export class Drawer {
   constructor(private readonly limits: Limits) {}
 
   /** @param signal ends the drawing at once @throws Problem where it cannot be drawn, takes too long or was stopped */
-  draw(job: DrawJob, signal?: AbortSignal): Promise<Drawing> {
-    const mine = this.#last.then(() => this.#run(job, signal));
+  ask<R extends Request>(request: R, signal?: AbortSignal): Promise<ResultOf<R>> {
+    const mine = this.#last.then(() => this.#run(request, signal)) as Promise<ResultOf<R>>;
     this.#last = mine.catch(() => undefined);
     return mine;
   }
 
-  async #run(job: DrawJob, signal?: AbortSignal): Promise<Drawing> {
+  async #run(request: Request, signal?: AbortSignal): Promise<unknown> {
     if (signal?.aborted) throw new Problem(stopped);
     clearTimeout(this.#rest);
     const child = (this.#child ??= start(this.limits.memory));
@@ -54,13 +53,13 @@ export class Drawer {
         on("disconnect", () => fail("This could not be drawn: it needs too much memory."));
         on("error", () => fail("This could not be drawn."));
         signal?.addEventListener("abort", () => fail(stopped), { signal: ended.signal });
-        child.send(job, (error) => error && fail("This could not be drawn."));
+        child.send(request, (error) => error && fail("This could not be drawn."));
         this.#settle = () => {
           clearTimeout(timer);
           ended.abort();
         };
       });
-      if (reply.ok) return reply.drawing;
+      if (reply.ok) return reply.value;
       throw reply.known ? new Problem(reply.message) : new Error(reply.message);
     } finally {
       this.#settle();
@@ -84,13 +83,15 @@ export class Drawer {
 
 const stopped = "The picture was stopped.";
 
+/** The built application has its child built, too, which starts in a moment; tests and the development server run it from its source. */
 function start(memory: number): ChildProcess {
   const root = process.cwd();
-  const loader = path.resolve(/* turbopackIgnore: true */ root, "node_modules/tsx/dist/loader.mjs");
-  return fork(/* turbopackIgnore: true */ path.resolve(root, "server/drawing/child.ts"), [], {
+  const built = process.env.NODE_ENV === "production" ? path.resolve(/* turbopackIgnore: true */ root, ".next/vextal/drawing.mjs") : undefined;
+  const loader = built ? [] : ["--import", path.resolve(/* turbopackIgnore: true */ root, "node_modules/tsx/dist/loader.mjs")];
+  return fork(/* turbopackIgnore: true */ built ?? path.resolve(/* turbopackIgnore: true */ root, "server/drawing/child.ts"), [], {
     serialization: "advanced",
     stdio: ["ignore", "ignore", "ignore", "ipc"],
-    execArgv: [`--max-old-space-size=${memory}`, "--import", loader],
+    execArgv: [`--max-old-space-size=${memory}`, ...loader],
     env: { ...process.env, NODE_OPTIONS: "" },
   });
 }

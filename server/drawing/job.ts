@@ -1,6 +1,7 @@
 import type { FaceInfo } from "../../core/lettering/face";
 import type { SvgOptions } from "../../core/output/svg";
 import type { PictureSize } from "../../core/output/picture-size";
+import type { SoundFont } from "../faces/sound";
 import type { PieceFile } from "../../core/piece/schema";
 
 /** All that a drawing is made of: who draws it asks for nothing more. */
@@ -17,6 +18,13 @@ export interface DrawJob {
   /** Larger drawings than this, in characters, come as a PNG of `side` pixels: for looking at, not for use. */
   readonly small?: { readonly most: number; readonly side: number };
 }
+
+/** What a child is asked. */
+export type Request = { readonly kind: "draw"; readonly job: DrawJob } | { readonly kind: "font"; readonly fileName: string; readonly bytes: Uint8Array };
+export type ResultOf<R extends Request> = R["kind"] extends "draw" ? Drawing : SoundFont[];
+
+/** What it answers. */
+export type Reply = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly known: boolean; readonly message: string };
 
 export type Drawing =
   | { readonly kind: "svg"; readonly svg: string; readonly pixels?: { readonly width: number; readonly height: number; readonly dpi: number } }

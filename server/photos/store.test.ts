@@ -17,7 +17,8 @@ import type { Database } from "../db/open";
 import { create, NotFound, remove } from "../documents";
 import { removeUnused } from "./unused";
 import { picture, type Picture } from "../pictures";
-import { closeDrawers, renderPng, renderSvg } from "../render";
+import { closeDrawers } from "../drawing/drawers";
+import { renderPng, renderSvg } from "../render";
 
 let db: Database;
 const folder = mkdtempSync(path.join(tmpdir(), "vextal-photos-"));

@@ -16,7 +16,7 @@ export function timesOf(ms: readonly number[], wrong: number): Times {
   return { asked: ms.length, wrong, p50: at(0.5), p95: at(0.95), p99: at(0.99) };
 }
 
-/** Readers of the shelf, savers and exporters, all at once. Each waits a moment between two requests, as a hand does. */
+/** Readers of the shelf, savers and exporters, all at once. Each waits a moment between two rounds, as a quick hand does. */
 export async function load(served: Served, seconds: number, who: { readers: number; savers: number; exporters: number }): Promise<Record<"list" | "piece" | "picture" | "save" | "export", Times>> {
   const ms: Record<string, number[]> = { list: [], piece: [], picture: [], save: [], export: [] };
   const wrong: Record<string, number> = { list: 0, piece: 0, picture: 0, save: 0, export: 0 };
@@ -33,7 +33,7 @@ export async function load(served: Served, seconds: number, who: { readers: numb
       const entry = entries[i % entries.length];
       note("picture", await served.ask(`/api/pieces/${entry.id}/picture?r=${entry.revision}`), 200);
       note("piece", await served.ask(`/api/pieces/${entry.id}`), 200);
-      await pause(300, k);
+      await pause(1000, k);
     }
   };
   const saver = async (k: number) => {
