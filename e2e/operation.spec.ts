@@ -2,9 +2,9 @@ import { expect, test } from "@playwright/test";
 import { spawn, type ChildProcess } from "node:child_process";
 import { once } from "node:events";
 import { copyFileSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
-import { createServer, type AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import path from "node:path";
+import { freePort } from "../tests/free-port";
 
 let folder: string;
 let server: ChildProcess | undefined;
@@ -14,15 +14,6 @@ test.afterEach(() => {
   server?.kill("SIGKILL");
   rmSync(folder, { recursive: true, force: true });
 });
-
-async function freePort(): Promise<number> {
-  const probe = createServer().listen(0, "127.0.0.1");
-  await once(probe, "listening");
-  const { port } = probe.address() as AddressInfo;
-  probe.close();
-  await once(probe, "close");
-  return port;
-}
 
 /** The built application with a database of its own. @returns its address */
 async function serve(databaseUrl: string): Promise<string> {

@@ -1,9 +1,9 @@
 import { afterEach, beforeEach, describe, expect, test } from "@jest/globals";
 import { copyFile, mkdtemp, rm, stat, writeFile } from "node:fs/promises";
-import { createServer, type AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { board, word } from "../../tests/engine";
+import { freePort } from "../../tests/free-port";
 import { answer } from "../http/answer";
 import { create, list } from "../documents";
 import { seed } from "../seed";
@@ -39,12 +39,7 @@ describe("a database that is not at hand says why", () => {
 
   test("a server that does not answer can come back", async () => {
     // Nobody listens any longer on a port that was free a moment ago.
-    const port = await new Promise<number>((done) => {
-      const probe = createServer().listen(0, "127.0.0.1", () => {
-        const { port } = probe.address() as AddressInfo;
-        probe.close(() => done(port));
-      });
-    });
+    const port = await freePort();
     expect(await failing(`http://127.0.0.1:${port}`)).toMatchObject({ status: 503, lasting: false, detail: expect.stringContaining("does not answer") });
   }, 30_000);
 

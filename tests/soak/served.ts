@@ -1,20 +1,11 @@
 import { spawn, type ChildProcess } from "node:child_process";
 import { once } from "node:events";
 import { readFileSync } from "node:fs";
-import { createServer, type AddressInfo } from "node:net";
 import path from "node:path";
+import { freePort } from "../free-port";
 
 /** Longer than this no answer takes, in milliseconds: it hangs. */
 export const hangs = 30_000;
-
-async function freePort(): Promise<number> {
-  const probe = createServer().listen(0, "127.0.0.1");
-  await once(probe, "listening");
-  const { port } = probe.address() as AddressInfo;
-  probe.close();
-  await once(probe, "close");
-  return port;
-}
 
 /** The built application with a database of its own, on this machine only. */
 export class Served {
