@@ -32,7 +32,7 @@ export class Drawer {
   async #run(request: Request, signal?: AbortSignal): Promise<unknown> {
     if (signal?.aborted) throw new Problem(stopped);
     clearTimeout(this.#rest);
-    const child = (this.#child ??= start(this.limits.memory));
+    const child = (this.#child ??= this.#start());
     child.ref();
     child.channel?.ref();
     const { time } = this.limits;
@@ -43,17 +43,17 @@ export class Drawer {
           this.#child = undefined;
           reject(new Problem(message));
         };
-        const timer = setTimeout(() => fail(`This was not drawn within ${time / 1000} seconds.`), time);
+        const timer = setTimeout(() => fail(`This took over ${time / 1000} seconds and was stopped.`), time);
         const ended = new AbortController();
         const on = (event: string, listener: (message: Reply) => void) => {
           child.once(event, listener);
           ended.signal.addEventListener("abort", () => child.off(event, listener));
         };
         on("message", resolve);
-        on("disconnect", () => fail("This could not be drawn: it needs too much memory."));
-        on("error", () => fail("This could not be drawn."));
+        on("disconnect", () => fail("This could not be done: it needs too much memory."));
+        on("error", () => fail("This could not be done."));
         signal?.addEventListener("abort", () => fail(stopped), { signal: ended.signal });
-        child.send(request, (error) => error && fail("This could not be drawn."));
+        child.send(request, (error) => error && fail("This could not be done."));
         this.#settle = () => {
           clearTimeout(timer);
           ended.abort();
@@ -72,6 +72,15 @@ export class Drawer {
   }
 
   #settle: () => void = () => undefined;
+
+  /** A child that ends while it waits is not asked again. */
+  #start(): ChildProcess {
+    const child = start(this.limits.memory);
+    child.once("exit", () => {
+      if (this.#child === child) this.#child = undefined;
+    });
+    return child;
+  }
 
   /** Lets the child go. */
   close(): void {

@@ -28,7 +28,14 @@ async function noteUses(styleId: string, pieceId: string): Promise<void> {
 }
 
 /** Saves what was not saved when Vextal was closed, and says what came in beside another version. */
-export async function bringLeftOvers(): Promise<void> {
+export function bringLeftOvers(): Promise<void> {
+  // The shelf and a piece may ask at once: each is sent by one of them only.
+  return (bringing ??= bring().finally(() => (bringing = undefined)));
+}
+
+let bringing: Promise<void> | undefined;
+
+async function bring(): Promise<void> {
   for (const name of await sendLeftOvers(api, () => nanoid(12))) toast(`“${name}” is on the shelf: it was not saved when its page was closed, and another version was saved since.`, { duration: 15_000 });
 }
 

@@ -19,10 +19,10 @@ export class NearMisses {
 
   constructor(private readonly mesh: GridMesh) {}
 
-  /** Compares two edges, by their first vertices, of which one at least is part of a curve. @param crossed whether the edges cross */
+  /** Compares two edges, by their first vertices. @param crossed whether the edges cross */
   compare(a: number, contourA: number, b: number, contourB: number, crossed: boolean): void {
-    // One is enough to look at all once more.
-    if (this.count > 0) return;
+    // One is enough to look at all once more. Straight segments are what their edges are.
+    if (this.count > 0 || (this.#isStraight(a, contourA) && this.#isStraight(b, contourB))) return;
     this.#pointsOf(a, contourA, this.#a);
     this.#pointsOf(b, contourB, this.#b);
     this.#balance += crossings(this.#a, this.#b) - (crossed ? 1 : 0);
@@ -32,6 +32,10 @@ export class NearMisses {
   endPair(): void {
     if (this.#balance !== 0) this.count++;
     this.#balance = 0;
+  }
+
+  #isStraight(edge: number, contour: number): boolean {
+    return this.mesh.contours[contour].degrees[Math.floor(this.mesh.u[edge])] === 1;
   }
 
   #pointsOf(edge: number, contour: number, out: Float64Array): void {
