@@ -47,6 +47,13 @@ test("coats are reordered by dragging and by keyboard, doubled, renamed, switche
   expect(await items()).toBe(2);
   await page.getByRole("button", { name: "Undo" }).first().click();
   await expect.poll(() => coatNames(page)).toContain("Highlight");
+  // The way back is offered for the last deed alone: what was taken back by key, or is no longer the last, is not undone once more.
+  await card("Highlight").focus();
+  await page.keyboard.press("Delete");
+  await expect(page.getByText("“Highlight” was taken off.")).toHaveCount(1);
+  await page.keyboard.press("Control+Z");
+  await expect.poll(() => coatNames(page)).toContain("Highlight");
+  await expect(page.getByText("“Highlight” was taken off.")).toHaveCount(0);
   expect(faults).toEqual([]);
 });
 

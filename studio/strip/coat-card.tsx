@@ -4,7 +4,6 @@ import { clsx } from "clsx";
 import { Eye, EyeOff, MoreVertical } from "lucide-react";
 import { useEffect, useRef, type KeyboardEvent } from "react";
 import { flushSync } from "react-dom";
-import { toast } from "sonner";
 import type { Coat } from "@/core/coat/schema";
 import { isEmpty } from "@/core/curves/bounds";
 import { layerKey, type ItemUpdate } from "@/worker/protocol";
@@ -15,6 +14,7 @@ import { Menu } from "../parts/menu";
 import { copyCoat } from "../state/clipboard";
 import { duplicateCoat, editCoat, moveCoat, removeCoat } from "../state/edits/style";
 import { useStudio } from "../state/store";
+import { sayUndoable } from "../state/undoable";
 import { itemOf, shownStyle } from "../state/work";
 
 interface Props {
@@ -46,7 +46,7 @@ export function CoatCard({ coat, index, count, item }: Props) {
     changeStyle((s) => removeCoat(s, coat.id));
     if (chosen) set({ coatId: (coats[index + 1] ?? coats[index - 1])?.id ?? null });
     focusNext("[data-coat]", index, '[data-add-coat]');
-    toast(`“${coat.name}” was taken off.`, { action: { label: "Undo", onClick: () => useStudio.getState().undo() } });
+    sayUndoable(`“${coat.name}” was taken off.`);
   };
   const duplicate = () => {
     let id = "";
