@@ -1,5 +1,13 @@
 const shared = {
-  transform: { "^.+\\.tsx?$": ["@swc/jest", { jsc: { parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } }, target: "es2022" }, module: { type: "es6" } }] },
+  transform: {
+    "^.+\\.tsx?$": [
+      "@swc/jest",
+      {
+        jsc: { parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } }, target: "es2022" },
+        module: { type: "es6" },
+      },
+    ],
+  },
   extensionsToTreatAsEsm: [".ts", ".tsx"],
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/$1" },
   modulePathIgnorePatterns: ["<rootDir>/.next/"],
@@ -7,8 +15,19 @@ const shared = {
 
 const config = {
   projects: [
-    { ...shared, displayName: "core", testEnvironment: "node", testMatch: ["<rootDir>/{core,server,cli,demo,worker,studio,tests}/**/*.test.ts"] },
-    { ...shared, displayName: "studio", testEnvironment: "jsdom", testMatch: ["<rootDir>/studio/**/*.test.tsx"], setupFilesAfterEnv: ["<rootDir>/tests/jsdom.ts"] },
+    {
+      ...shared,
+      displayName: "core",
+      testEnvironment: "node",
+      testMatch: ["<rootDir>/{core,server,cli,demo,worker,studio,tests}/**/*.test.ts"],
+    },
+    {
+      ...shared,
+      displayName: "studio",
+      testEnvironment: "jsdom",
+      testMatch: ["<rootDir>/studio/**/*.test.tsx"],
+      setupFilesAfterEnv: ["<rootDir>/tests/jsdom.ts"],
+    },
   ],
 };
 export default config;

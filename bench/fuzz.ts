@@ -2,9 +2,12 @@
  * npm run fuzz: random cases of the curve kernel against independent references; ends with status 1 where one is wrong.
  *   npm run fuzz                             10,000 cases of every operation, 10,000 of layered looks, and every glyph of every face once
  *   npm run fuzz -- operations [n] [seed]    every operation, by area, against fine polygons clipped by Clipper2
- *   npm run fuzz -- layered [n] [seed]       what layered looks make, every boolean and what must hold of their areas; faults are reduced and written as JSON
- *   npm run fuzz -- letters [n] [seed]       every n-th glyph of every face (1), grown or banded at a distance and with a join by its number, by strip width
- *   npm run fuzz -- letters all [face]       every separate shape of every glyph at every distance with every join, grown and banded: hours; from a face on
+ *   npm run fuzz -- layered [n] [seed]       what layered looks make, every boolean and what must hold of their areas; faults are reduced
+ *     and written as JSON
+ *   npm run fuzz -- letters [n] [seed]       every n-th glyph of every face (1), grown or banded at a distance and with a join by its
+ *     number, by strip width
+ *   npm run fuzz -- letters all [face]       every separate shape of every glyph at every distance with every join, grown and banded:
+ *     hours; from a face on
  */
 import { mkdirSync, writeFileSync } from "node:fs";
 import { CurveKernel, type Join } from "../core/curves/kernel";
@@ -20,7 +23,8 @@ import { Random, startedAt } from "../tests/kernel/random";
 import { distances, joins, stripWidths, widestStrip, type Outlining } from "../tests/kernel/strip-width";
 
 const m = await loadClipper();
-const letters = async (faces: readonly string[]) => (await Promise.all(faces.map(async (f) => outlines(await openFace(f), "BrindlemoorAQgs&8")))).flat();
+const letters = async (faces: readonly string[]) =>
+  (await Promise.all(faces.map(async (f) => outlines(await openFace(f), "BrindlemoorAQgs&8")))).flat();
 
 /** Counts cases by kind, and says how far it is. */
 class Tally {
@@ -35,12 +39,15 @@ class Tally {
     const sum = this.#kinds.get(kind) ?? { cases: 0, wrong: 0, checks: 0, ms: 0 };
     this.#kinds.set(kind, { cases: sum.cases + 1, wrong: sum.wrong + (isWrong ? 1 : 0), checks: sum.checks + checks, ms: sum.ms + ms });
     if (isWrong) this.wrong++;
-    if (++this.#cases % 1000 === 0) console.log(`${this.title}: ${this.#cases} cases, ${this.wrong} wrong, ${((performance.now() - this.#start) / 1000).toFixed(0)} s`);
+    if (++this.#cases % 1000 === 0)
+      console.log(`${this.title}: ${this.#cases} cases, ${this.wrong} wrong, ${((performance.now() - this.#start) / 1000).toFixed(0)} s`);
   }
 
   print(): void {
     for (const [kind, { cases, wrong, checks, ms }] of [...this.#kinds].sort())
-      console.log(`  ${kind.padEnd(24)} ${String(cases).padStart(6)} cases ${String(checks).padStart(7)} checked ${String(wrong).padStart(4)} wrong ${(ms / cases).toFixed(2).padStart(8)} ms each`);
+      console.log(
+        `  ${kind.padEnd(24)} ${String(cases).padStart(6)} cases ${String(checks).padStart(7)} checked ${String(wrong).padStart(4)} wrong ${(ms / cases).toFixed(2).padStart(8)} ms each`,
+      );
     console.log(`${this.title}: ${this.#cases} cases, ${this.wrong} wrong`);
   }
 }
@@ -54,7 +61,8 @@ async function operations(cases: number, first: number): Promise<number> {
   for (let seed = first; seed < first + cases; seed++) {
     try {
       const { wrong, what, off, against, ms } = judge(m, seed, all);
-      if (wrong) console.log(`wrong: seed ${seed}, ${what}: ${off.toFixed(3)} of ${against.toFixed(1)} square units (${percent(off, against)})`);
+      if (wrong)
+        console.log(`wrong: seed ${seed}, ${what}: ${off.toFixed(3)} of ${against.toFixed(1)} square units (${percent(off, against)})`);
       tally.add(what.split(" ")[0], wrong, 1, ms);
     } catch (error) {
       console.log(`wrong: seed ${seed} ends in: ${whereIn(error)}`);
@@ -73,7 +81,10 @@ function write(seed: number, faults: readonly Fault[]): void {
     const [a, ...b] = reduced.inputs.map((p) => writeSvgPath(p, { decimals: 6, commands: "absolute" }));
     return [JSON.stringify({ op: reduced.op, a, b })];
   });
-  writeFileSync(`test-results/fuzz/layered-${seed}.jsonl`, `${[...asked, ...faults.map(({ what, off, allowed }) => JSON.stringify({ what, off, allowed }))].join("\n")}\n`);
+  writeFileSync(
+    `test-results/fuzz/layered-${seed}.jsonl`,
+    `${[...asked, ...faults.map(({ what, off, allowed }) => JSON.stringify({ what, off, allowed }))].join("\n")}\n`,
+  );
 }
 
 async function layered(cases: number, first: number): Promise<number> {
@@ -83,7 +94,8 @@ async function layered(cases: number, first: number): Promise<number> {
     const start = performance.now();
     try {
       const { name, size, booleans, faults } = hold(m, seed, all);
-      for (const { what, off, allowed } of faults) console.log(`wrong: seed ${seed}, ${name} at ${size}, ${what}: ${off} where ${allowed} is known`);
+      for (const { what, off, allowed } of faults)
+        console.log(`wrong: seed ${seed}, ${name} at ${size}, ${what}: ${off} where ${allowed} is known`);
       if (faults.length) write(seed, faults);
       tally.add(name, faults.length > 0, booleans, performance.now() - start);
     } catch (error) {
@@ -108,7 +120,10 @@ class LetterTally extends Tally {
       const width = widths[i];
       this.widest = Math.max(this.widest, width);
       const wrong = !(width <= widestStrip);
-      if (wrong) console.log(`wrong: ${name}, ${what} ${d}, ${JSON.stringify(join)}: a strip of ${width.toFixed(4)}; ${writeSvgPath(source, { decimals: 6, commands: "absolute" })}`);
+      if (wrong)
+        console.log(
+          `wrong: ${name}, ${what} ${d}, ${JSON.stringify(join)}: a strip of ${width.toFixed(4)}; ${writeSvgPath(source, { decimals: 6, commands: "absolute" })}`,
+        );
       this.add(`${what} ${join.kind}`, wrong, 1, ms);
     });
   }
@@ -136,8 +151,8 @@ async function glyphs(every: number, first: number): Promise<number> {
 }
 
 /**
- * Every way of every separate shape: a glyph of several is what its shapes are, united where they were grown, which is held against Clipper2 elsewhere. Shapes that
- * only stand elsewhere are looked at once: most accented letters are letters and accents.
+ * Every way of every separate shape: a glyph of several is what its shapes are, united where they were grown, which is held against
+ * Clipper2 elsewhere. Shapes that only stand elsewhere are looked at once: most accented letters are letters and accents.
  */
 async function allGlyphs(firstFace: string | undefined): Promise<number> {
   const tally = new LetterTally("all letters");
@@ -170,5 +185,6 @@ let wrong = 0;
 if (which === undefined || which === "operations") wrong += await operations(count || 10_000, seed || 1);
 if (which === undefined || which === "layered") wrong += await layered(count || 10_000, seed || 1);
 if (which === undefined || which === "letters") wrong += rest[0] === "all" ? await allGlyphs(rest[1]) : await glyphs(count || 1, seed || 0);
-if (which !== undefined && !["operations", "layered", "letters"].includes(which)) console.error("There are operations, layered and letters.");
+if (which !== undefined && !["operations", "layered", "letters"].includes(which))
+  console.error("There are operations, layered and letters.");
 process.exit(wrong ? 1 : 0);

@@ -25,7 +25,11 @@ interface Word {
 const hb = await loadHarfBuzz();
 const words: Word[] = await Promise.all(
   benchFaces.map(async (id) => {
-    const { letters } = set(hb, await openFace(id), settingSchema.parse({ text, face: id, size: 200, letterSpacing: 0, lineSpacing: 1, align: "left" }));
+    const { letters } = set(
+      hb,
+      await openFace(id),
+      settingSchema.parse({ text, face: id, size: 200, letterSpacing: 0, lineSpacing: 1, align: "left" }),
+    );
     const placed = letters.map((l) => l.outline.transform([1, 0, 0, 1, l.x, l.y]));
     const all = new PathBuilder();
     for (const p of placed) all.add(p);
@@ -48,7 +52,8 @@ const tasks: readonly { readonly name: string; readonly d?: number; readonly two
 ];
 
 /** As the application does it: letter by letter, then what touches is joined. */
-const grown = (k: CurveKernel, w: Word, d: number) => (d > 0 ? k.union(w.letters.map((l) => k.grow(fresh(l), d, round))) : k.grow(k.union(w.letters.map(fresh)), d, round));
+const grown = (k: CurveKernel, w: Word, d: number) =>
+  d > 0 ? k.union(w.letters.map((l) => k.grow(fresh(l), d, round))) : k.grow(k.union(w.letters.map(fresh)), d, round);
 
 interface Figures {
   ms: number[];
@@ -90,10 +95,17 @@ function contestant(peer: Peer, word: Word, { d, two }: (typeof tasks)[number]):
   if (d !== undefined && !peer.grow) return undefined;
   const a = peer.read(word.all);
   const b = two ? peer.read(shifted(word.all)) : undefined;
-  return { name: peer.name, work: () => (d !== undefined ? peer.grow!(a, d) : b ? peer.unite(a, b) : peer.union(a)), write: (r) => peer.write(r), free: (r) => peer.free(r) };
+  return {
+    name: peer.name,
+    work: () => (d !== undefined ? peer.grow!(a, d) : b ? peer.unite(a, b) : peer.union(a)),
+    write: (r) => peer.write(r),
+    free: (r) => peer.free(r),
+  };
 }
 
-/** All in turn, round by round, so that a machine that is busy for a while is so for all of them. Slow ones need fewer rounds to be seen. */
+/**
+ * All in turn, round by round, so that a machine that is busy for a while is so for all of them. Slow ones need fewer rounds to be seen.
+ */
 function race(all: readonly Contestant[], note: (who: string, ms: number, path: Path) => void): void {
   const times = new Map(all.map((c) => [c, [] as number[]]));
   for (let round = -warm; round < rounds; round++)
@@ -114,11 +126,13 @@ function race(all: readonly Contestant[], note: (who: string, ms: number, path: 
 
 function timed<T>(work: () => T): number {
   for (let i = 0; i < warm; i++) work();
-  return median(Array.from({ length: rounds }, () => {
-    const start = performance.now();
-    work();
-    return performance.now() - start;
-  }));
+  return median(
+    Array.from({ length: rounds }, () => {
+      const start = performance.now();
+      work();
+      return performance.now() - start;
+    }),
+  );
 }
 
 const others = await peers();
@@ -133,13 +147,20 @@ const cell = (s: string, n = 22) => s.padStart(n);
 const names = ["Vextal", ...others.map((p) => p.name)];
 console.log("".padEnd(28) + names.map((n) => cell(n)).join(""));
 console.log("median over the faces: ms / nodes");
-for (const [task, row] of results) console.log(task.padEnd(28) + names.map((n) => cell(row.has(n) ? `${median(row.get(n)!.ms).toFixed(2)} / ${median(row.get(n)!.nodes)}` : "-")).join(""));
+for (const [task, row] of results)
+  console.log(
+    task.padEnd(28) +
+      names.map((n) => cell(row.has(n) ? `${median(row.get(n)!.ms).toFixed(2)} / ${median(row.get(n)!.nodes)}` : "-")).join(""),
+  );
 console.log("\nratio to canvaskit-wasm, median over the faces (and the worst face): time, nodes");
 for (const [task, row] of results) {
   const base = row.get("canvaskit-wasm")!;
   const ratios = (n: string, of: "ms" | "nodes") => row.get(n)![of].map((v, i) => v / base[of][i]);
   const show = (v: number[]) => `${median(v).toFixed(2)} (${Math.max(...v).toFixed(2)})`;
-  console.log(task.padEnd(28) + names.map((n) => cell(row.has(n) ? `${show(ratios(n, "ms"))}, ${show(ratios(n, "nodes"))}` : "-", n === "Vextal" ? 30 : 34)).join(""));
+  console.log(
+    task.padEnd(28) +
+      names.map((n) => cell(row.has(n) ? `${show(ratios(n, "ms"))}, ${show(ratios(n, "nodes"))}` : "-", n === "Vextal" ? 30 : 34)).join(""),
+  );
 }
 
 console.log("\ndeviation of grow 20 from the true parallel, in units: largest / share of points over 0.03");
@@ -185,5 +206,7 @@ for (let i = 0; i < 500; i++) kernel.grow(fresh(words[0].letters[i % 12]), 10 + 
 const before = settle();
 for (let i = 0; i < 10_000; i++) kernel.grow(fresh(words[0].letters[i % 12]), 10 + i / 1000, round);
 const after = settle();
-console.log(`\nheap over 10,000 operations: ${before.toFixed(1)} to ${after.toFixed(1)} MB${"gc" in globalThis ? "" : " (without a forced collection: node --expose-gc shows it without what waits to be collected)"}`);
+console.log(
+  `\nheap over 10,000 operations: ${before.toFixed(1)} to ${after.toFixed(1)} MB${"gc" in globalThis ? "" : " (without a forced collection: node --expose-gc shows it without what waits to be collected)"}`,
+);
 console.log(`segments of the source words: ${words.map((w) => contoursOf(w.all, true).reduce((n, c) => n + c.size, 0)).join(", ")}`);

@@ -7,7 +7,16 @@ export const sixCoats = openStyle(
     coat("Shadow", flat("shade"), [grow(6), weld(), plug(), shift(2, 3)]),
     coat("Outline", flat("edge"), [grow(6, "miter"), weld()]),
     coat("Line", flat("shade"), [grow(3)]),
-    coat("Face", gradient([[0, "face"], [100, "edge"]], { span: "letter", mix: "oklab" })),
+    coat(
+      "Face",
+      gradient(
+        [
+          [0, "face"],
+          [100, "edge"],
+        ],
+        { span: "letter", mix: "oklab" },
+      ),
+    ),
     coat("Inline", flat("face"), [shrink(1)], { lay: stroke(0.8, { side: "inside" }) }),
     coat("Edge", flat("edge"), [], { lay: stroke(0.8, { side: "outside", join: "round" }) }),
   ]),

@@ -29,7 +29,7 @@ const skiaTakes = [2, 2, 4, 5, 6, 0];
 function fromCommands(commands: ArrayLike<number>): Path {
   const verbs: number[] = [];
   const coords: number[] = [];
-  for (let i = 0; i < commands.length; ) {
+  for (let i = 0; i < commands.length;) {
     const verb = commands[i];
     const n = skiaTakes[verb];
     // A conic is drawn as the quadratic of its points, near enough to be counted.

@@ -1,6 +1,6 @@
 /**
- * npm run soak: kills, damaged files and load, against the built application on this machine; ends with status 1 where something was lost, crashed, hung or
- * answered wrongly.
+ * npm run soak: kills, damaged files and load, against the built application on this machine; ends with status 1 where something was lost,
+ * crashed, hung or answered wrongly.
  *   npm run soak                      200 kills, 10,000 damaged files, 60 s of load, 1,000 fonts in and out: some half an hour
  *   npm run soak -- kills 40          one of kills, hostile, load, fonts, and how many (or for how many seconds)
  *   npm run soak -- hostile 500 7     ... from a seed on
@@ -21,7 +21,8 @@ const many = (otherwise: number) => (which === undefined ? otherwise : Number(co
 const first = Number(seed) || 1;
 const table: Record<string, Record<string, string | number>> = {};
 let bad = 0;
-const tell = (what: string, of: number) => (done: number) => void (done % Math.max(1, Math.floor(of / 10)) === 0 && console.log(`${what}: ${done} of ${of}`));
+const tell = (what: string, of: number) => (done: number) =>
+  void (done % Math.max(1, Math.floor(of / 10)) === 0 && console.log(`${what}: ${done} of ${of}`));
 
 if (wanted("kills")) {
   const times = many(200);
@@ -40,7 +41,14 @@ if (wanted("hostile") || wanted("load") || wanted("fonts")) {
     const before = served.memory;
     const times = await load(served, many(60), { readers: 50, savers: 10, exporters: 2 });
     for (const [kind, t] of Object.entries(times)) {
-      table[kind] = { asked: t.asked, crashed: t.wrong, p50: t.p50.toFixed(0), p95: t.p95.toFixed(0), p99: t.p99.toFixed(0), ...megabytes(before) };
+      table[kind] = {
+        asked: t.asked,
+        crashed: t.wrong,
+        p50: t.p50.toFixed(0),
+        p95: t.p95.toFixed(0),
+        p99: t.p99.toFixed(0),
+        ...megabytes(before),
+      };
       bad += t.wrong;
     }
   }

@@ -24,11 +24,16 @@ const at = (name: string) => path.join(folder, name);
 
 describe("from a terminal", () => {
   test("a word is lettered as SVG, and as PNG of twice its pixels", () => {
-    expect(vextal("render", "--text", "Night Ferry", "--face", "Pacifico", "--style", "Gaslight", "--out", "ferry.svg")).toMatchObject({ status: 0, error: "" });
+    expect(vextal("render", "--text", "Night Ferry", "--face", "Pacifico", "--style", "Gaslight", "--out", "ferry.svg")).toMatchObject({
+      status: 0,
+      error: "",
+    });
     const svg = readFileSync(at("ferry.svg"), "utf8");
     expect(svg).toContain('faces="Pacifico"');
     const width = Number(/viewBox="\S+ \S+ (\S+)/.exec(svg)![1]);
-    expect(vextal("render", "--text", "Night Ferry", "--face", "pacifico", "--style", "gaslight", "--out", "ferry.png", "--times", "2").status).toBe(0);
+    expect(
+      vextal("render", "--text", "Night Ferry", "--face", "pacifico", "--style", "gaslight", "--out", "ferry.png", "--times", "2").status,
+    ).toBe(0);
     const png = PNG.sync.read(readFileSync(at("ferry.png")));
     expect(Math.abs(png.width - width * 2)).toBeLessThanOrEqual(1);
   });
@@ -44,13 +49,26 @@ describe("from a terminal", () => {
     const photo = { id: "ab".repeat(16), name: "ridge.png", width: 2, height: 1 };
     const blue = new PNG({ width: 2, height: 1 });
     blue.data.set([0, 0, 255, 255, 0, 0, 255, 255]);
-    const file = { format: "vextal.file", version: 1, piece: board(word("I", { size: 400, x: 300, y: 350 })), styles: [styleOf([coat("Photo", { ...newStep(paintKind("photo")), photo })])] };
+    const file = {
+      format: "vextal.file",
+      version: 1,
+      piece: board(word("I", { size: 400, x: 300, y: 350 })),
+      styles: [styleOf([coat("Photo", { ...newStep(paintKind("photo")), photo })])],
+    };
     writeFileSync(at("bare.json"), JSON.stringify(file));
-    expect(vextal("render", "--piece", "bare.json", "--out", "bare.png")).toMatchObject({ status: 1, error: expect.stringContaining("The photo “ridge.png” is neither in this file nor on the shelf.") });
+    expect(vextal("render", "--piece", "bare.json", "--out", "bare.png")).toMatchObject({
+      status: 1,
+      error: expect.stringContaining("The photo “ridge.png” is neither in this file nor on the shelf."),
+    });
     expect(existsSync(at("bare.png"))).toBe(false);
-    const svg = (image: string) => `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" xmlns:v="urn:vextal:piece:1">
+    const svg = (
+      image: string,
+    ) => `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" xmlns:v="urn:vextal:piece:1">
       <metadata><v:made>${JSON.stringify(file).replaceAll("&", "&amp;").replaceAll("<", "&lt;")}</v:made></metadata>${image}</svg>`;
-    writeFileSync(at("whole.svg"), svg(`<image v:photo="${photo.id}" xlink:href="data:image/png;base64,${PNG.sync.write(blue).toString("base64")}"/>`));
+    writeFileSync(
+      at("whole.svg"),
+      svg(`<image v:photo="${photo.id}" xlink:href="data:image/png;base64,${PNG.sync.write(blue).toString("base64")}"/>`),
+    );
     expect(vextal("render", "--piece", "whole.svg", "--out", "whole.png")).toMatchObject({ status: 0, error: "" });
     const png = PNG.sync.read(readFileSync(at("whole.png")));
     // The middle of the stem of I.
@@ -59,7 +77,8 @@ describe("from a terminal", () => {
 
   test("a piece whose style or face is nowhere is not drawn in another", () => {
     const piece = board(word("Tea"));
-    const file = (items: object[], styles: object[]) => JSON.stringify({ format: "vextal.file", version: 1, piece: { ...piece, items }, styles });
+    const file = (items: object[], styles: object[]) =>
+      JSON.stringify({ format: "vextal.file", version: 1, piece: { ...piece, items }, styles });
     const [item] = piece.items;
     const cases: [string, object, object[], RegExp][] = [
       ["style", { ...item, styleId: "nonesuch" }, [styleOf()], /follows the style “nonesuch”, which is neither in the file nor at hand/],
@@ -68,7 +87,10 @@ describe("from a terminal", () => {
     for (const [name, changed, styles, message] of cases) {
       writeFileSync(at(`${name}.json`), file([changed], styles));
       for (const out of [`${name}.svg`, `${name}.png`]) {
-        expect(vextal("render", "--piece", `${name}.json`, "--out", out)).toMatchObject({ status: 1, error: expect.stringMatching(message) });
+        expect(vextal("render", "--piece", `${name}.json`, "--out", out)).toMatchObject({
+          status: 1,
+          error: expect.stringMatching(message),
+        });
         expect(existsSync(at(out))).toBe(false);
       }
     }
@@ -96,14 +118,26 @@ describe("from a terminal", () => {
   });
 
   test.each<[string, string[], RegExp]>([
-    ["an unknown face", ["render", "--text", "x", "--face", "Nonesuch", "--style", "Gaslight", "--out", "a.svg"], /no face called “Nonesuch”/],
+    [
+      "an unknown face",
+      ["render", "--text", "x", "--face", "Nonesuch", "--style", "Gaslight", "--out", "a.svg"],
+      /no face called “Nonesuch”/,
+    ],
     ["an unknown style", ["render", "--text", "x", "--face", "Anton", "--style", "Nonesuch", "--out", "a.svg"], /no style called/],
     ["empty text", ["render", "--text", " ", "--face", "Anton", "--style", "Gaslight", "--out", "a.svg"], /nothing to letter/],
     ["another ending", ["render", "--text", "x", "--face", "Anton", "--style", "Gaslight", "--out", "a.gif"], /\.svg or \.png/],
     ["a size that is none", ["render", "--text", "x", "--size", "huge", "--out", "a.svg"], /from 1 to 20000/],
-    ["too many pixels", ["render", "--text", "xxxx", "--face", "Anton", "--style", "Gaslight", "--size", "20000", "--times", "50", "--out", "a.png"], /too large/],
+    [
+      "too many pixels",
+      ["render", "--text", "xxxx", "--face", "Anton", "--style", "Gaslight", "--size", "20000", "--times", "50", "--out", "a.png"],
+      /too large/,
+    ],
     ["a file that is not there", ["check", "none.json"], /no such file/],
-    ["a folder that is not there", ["render", "--text", "x", "--face", "Anton", "--style", "Gaslight", "--out", "no/such/a.svg"], /could not be written/],
+    [
+      "a folder that is not there",
+      ["render", "--text", "x", "--face", "Anton", "--style", "Gaslight", "--out", "no/such/a.svg"],
+      /could not be written/,
+    ],
     ["no command", ["paint"], /unknown command/],
   ])("%s ends in one line of standard error, a status, and no file", (_, args, message) => {
     const { status, error, out } = vextal(...args);

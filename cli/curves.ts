@@ -26,42 +26,74 @@ const fields = {
   side: z.enum(["inside", "centre", "outside"]).default("centre").describe("where a band lies on a closed outline"),
   cap: z.enum(["butt", "round", "square"]).default("butt").describe("how open lines and dashes end"),
   dashes: z.array(number.min(0)).default([]).describe("lengths painted and left out in turn"),
-  taper: z.array(z.tuple([number.min(0).max(1), number.min(0)])).optional().describe("[place from 0 to 1, full width], ...; in place of width"),
-  x: number, y: number,
+  taper: z
+    .array(z.tuple([number.min(0).max(1), number.min(0)]))
+    .optional()
+    .describe("[place from 0 to 1, full width], ...; in place of width"),
+  x: number,
+  y: number,
   tolerance: number.positive().default(0.05).describe("largest distance from the true curve, in units"),
 };
 const { a, b, d, join, limit, width, side, cap, dashes, taper, x, y, tolerance } = fields;
 
 const warps = z.union([
   z.strictObject({ kind: z.literal("matrix"), m: matrix }).describe("a b c d e f, as in SVG"),
-  z.strictObject({ kind: z.literal("perspective"), from: z.tuple([number, number, number, number]), to: z.tuple([point, point, point, point]) })
+  z
+    .strictObject({
+      kind: z.literal("perspective"),
+      from: z.tuple([number, number, number, number]),
+      to: z.tuple([point, point, point, point]),
+    })
     .describe("from [x, y, width, height] to four corners, clockwise from the top left"),
   z.strictObject({ kind: z.literal("arc"), radius: number }).describe("the x axis is laid along a circle of this radius about (0, radius)"),
-  z.strictObject({ kind: z.literal("wave"), height: number, length: number.positive() }).describe("y is moved by height times the sine of x / length turns"),
+  z
+    .strictObject({ kind: z.literal("wave"), height: number, length: number.positive() })
+    .describe("y is moved by height times the sine of x / length turns"),
 ]);
 
-const common = { id: z.unknown().optional(), budget: number.positive().optional(), decimals: z.int().min(0).max(6).default(3), commands: z.enum(["absolute", "relative", "shortest"]).default("shortest") };
-const op = <N extends string, S extends z.ZodRawShape>(name: N, shape: S, about: string) => z.strictObject({ op: z.literal(name), ...shape, ...common }).describe(about);
+const common = {
+  id: z.unknown().optional(),
+  budget: number.positive().optional(),
+  decimals: z.int().min(0).max(6).default(3),
+  commands: z.enum(["absolute", "relative", "shortest"]).default("shortest"),
+};
+const op = <N extends string, S extends z.ZodRawShape>(name: N, shape: S, about: string) =>
+  z.strictObject({ op: z.literal(name), ...shape, ...common }).describe(about);
 
 const operations = [
   op("union", { a, b: b.default([]) }, "everything that a or b covers"),
   op("intersect", { a, b }, "what a and every b cover"),
   op("subtract", { a, b }, "what a covers and no b does"),
   op("exclude", { a, b }, "what an odd number of a and b cover"),
-  op("stack", { items: z.array(z.strictObject({ path: z.string(), label: z.union([z.string(), number]).optional() })).max(10_000) },
-    "what is seen of shapes that lie over one another, nearest first, a part for each label and each item without one; what winds counterclockwise on screen covers nothing; answers parts"),
+  op(
+    "stack",
+    { items: z.array(z.strictObject({ path: z.string(), label: z.union([z.string(), number]).optional() })).max(10_000) },
+    "what is seen of shapes that lie over one another, nearest first, a part for each label and each item without one; what winds counterclockwise on screen covers nothing; answers parts",
+  ),
   op("weld", { a }, "the union of a with itself"),
   op("plug", { a }, "a without its counters"),
   op("split", { a }, "the separate shapes of a; answers paths"),
   op("grow", { a, d, join, limit }, "the parallel outline"),
-  op("band", { a, width: width.default(0), side, join, limit, cap, dashes, taper }, "a stroke made a shape; contours without Z are open lines"),
-  op("sweep", { a, x: x.optional(), y: y.optional(), to: point.optional(), by: number.max(1).default(1) }, "all that a covers on its way by the vector x, y, or towards the point `to` by a fraction of the way; answers the silhouette, and the sides with their sources"),
+  op(
+    "band",
+    { a, width: width.default(0), side, join, limit, cap, dashes, taper },
+    "a stroke made a shape; contours without Z are open lines",
+  ),
+  op(
+    "sweep",
+    { a, x: x.optional(), y: y.optional(), to: point.optional(), by: number.max(1).default(1) },
+    "all that a covers on its way by the vector x, y, or towards the point `to` by a fraction of the way; answers the silhouette, and the sides with their sources",
+  ),
   op("simplify", { a, tolerance }, "a with fewer nodes"),
   op("fit", { points: z.array(point).min(2), closed: z.boolean().default(false), tolerance }, "the fewest curves through points"),
   op("warp", { a, by: warps, tolerance }, "a bent by a smooth map"),
   op("transform", { a, m: matrix }, "a under an affine map"),
   op("part", { a, from: number, to: number }, "the stretch of the first contour between two lengths from its start"),
-  op("at", { a, length: number, offset: number.default(0) }, "the point of the first contour at a length, moved off it to the left of travel; answers x, y, dx, dy, curvature"),
+  op(
+    "at",
+    { a, length: number, offset: number.default(0) },
+    "the point of the first contour at a length, moved off it to the left of travel; answers x, y, dx, dy, curvature",
+  ),
   op("nearest", { a, x, y }, "the point of a next to x, y; answers x, y, distance, contour, segment, t"),
   op("contains", { a, x, y }, "whether x, y lies inside a; answers inside"),
   op("measure", { a }, "length, area, nodes and tight bounds of a, as drawn"),
@@ -78,35 +110,53 @@ function answer(q: Request): Record<string, unknown> {
   const out = (path: Path) => ({ path: writeSvgPath(path, q), nodes: path.nodes, area: tidy(kernel.area(path)) });
   const path = () => parseSvgPath((q as { a: string }).a);
   const others = (of: string | string[]) => (typeof of === "string" ? [of] : of).map(parseSvgPath);
-  const joined = (r: { join: Join["kind"]; limit: number }): Join => (r.join === "miter" ? { kind: "miter", limit: r.limit } : { kind: r.join });
+  const joined = (r: { join: Join["kind"]; limit: number }): Join =>
+    r.join === "miter" ? { kind: "miter", limit: r.limit } : { kind: r.join };
   switch (q.op) {
-    case "union": return out(kernel.union([path(), ...others(q.b)], undefined, budget));
-    case "intersect": return out(kernel.intersect([path(), ...others(q.b)], budget));
-    case "subtract": return out(kernel.subtract(path(), others(q.b), budget));
-    case "exclude": return out(kernel.exclude([path(), ...others(q.b)], budget));
+    case "union":
+      return out(kernel.union([path(), ...others(q.b)], undefined, budget));
+    case "intersect":
+      return out(kernel.intersect([path(), ...others(q.b)], budget));
+    case "subtract":
+      return out(kernel.subtract(path(), others(q.b), budget));
+    case "exclude":
+      return out(kernel.exclude([path(), ...others(q.b)], budget));
     case "stack": {
-      const parts = kernel.stack(q.items.map((item) => ({ path: parseSvgPath(item.path), label: item.label })), budget);
+      const parts = kernel.stack(
+        q.items.map((item) => ({ path: parseSvgPath(item.path), label: item.label })),
+        budget,
+      );
       return { parts: parts.map(({ label, path: part }) => ({ ...(label === undefined ? {} : { label }), ...out(part) })) };
     }
-    case "weld": return out(kernel.weld(path(), budget));
-    case "plug": return out(kernel.plug(path(), budget));
-    case "split": return { paths: kernel.split(path(), budget).map(out) };
-    case "grow": return out(kernel.grow(path(), q.d, joined(q), budget));
-    case "band": return out(kernel.band(path(), { ...q, join: joined(q), taper: q.taper?.map(([at, w]) => ({ at, width: w })) }, budget));
+    case "weld":
+      return out(kernel.weld(path(), budget));
+    case "plug":
+      return out(kernel.plug(path(), budget));
+    case "split":
+      return { paths: kernel.split(path(), budget).map(out) };
+    case "grow":
+      return out(kernel.grow(path(), q.d, joined(q), budget));
+    case "band":
+      return out(kernel.band(path(), { ...q, join: joined(q), taper: q.taper?.map(([at, w]) => ({ at, width: w })) }, budget));
     case "sweep": {
-      const way = q.to ? ({ kind: "point", x: q.to[0], y: q.to[1], by: q.by } as const) : ({ kind: "vector", x: q.x ?? 0, y: q.y ?? 0 } as const);
+      const way = q.to
+        ? ({ kind: "point", x: q.to[0], y: q.to[1], by: q.by } as const)
+        : ({ kind: "vector", x: q.x ?? 0, y: q.y ?? 0 } as const);
       const { silhouette, sides } = kernel.sweep(path(), way, budget);
       return { ...out(silhouette), sides: sides.map((s) => ({ ...s, path: writeSvgPath(s.path, q) })) };
     }
-    case "simplify": return out(kernel.simplify(path(), q.tolerance, budget));
+    case "simplify":
+      return out(kernel.simplify(path(), q.tolerance, budget));
     case "fit": {
       const line = new PathBuilder().move(...q.points[0]);
       for (const p of q.points.slice(1)) line.line(...p);
       if (q.closed) line.close();
       return out(kernel.simplify(line.build(), q.tolerance, budget));
     }
-    case "warp": return out(kernel.warp(path(), warpOf(q.by), q.tolerance, budget));
-    case "transform": return out(path().transform(q.m));
+    case "warp":
+      return out(kernel.warp(path(), warpOf(q.by), q.tolerance, budget));
+    case "transform":
+      return out(path().transform(q.m));
     case "part": {
       const [c] = contoursOf(path(), false);
       const part = c && new Course(c).part(q.from, q.to);
@@ -121,14 +171,17 @@ function answer(q: Request): Record<string, unknown> {
       const k = Math.min(c.size - 1, Math.floor(place));
       return { ...course.at(q.length, q.offset), curvature: shapeAt(p, 0, k, place - k).curvature };
     }
-    case "nearest": return { ...nearest(path(), q.x, q.y) };
-    case "contains": return { inside: contains(path(), q.x, q.y) };
+    case "nearest":
+      return { ...nearest(path(), q.x, q.y) };
+    case "contains":
+      return { inside: contains(path(), q.x, q.y) };
     case "measure": {
       const p = path();
       const { minX, minY, maxX, maxY } = p.bounds;
       return { length: perimeterOf(p), area: kernel.area(p, budget), nodes: p.nodes, bounds: p.isEmpty ? null : [minX, minY, maxX, maxY] };
     }
-    case "path": return out(path());
+    case "path":
+      return out(path());
   }
 }
 
@@ -155,7 +208,10 @@ function warpOf(by: z.infer<typeof warps>): (x: number, y: number, out: Float64A
     }
     case "perspective": {
       const [x, y, w, h] = by.from;
-      return perspective({ minX: x, minY: y, maxX: x + w, maxY: y + h }, by.to.map(([px, py]) => ({ x: px, y: py })));
+      return perspective(
+        { minX: x, minY: y, maxX: x + w, maxY: y + h },
+        by.to.map(([px, py]) => ({ x: px, y: py })),
+      );
     }
   }
 }
@@ -198,8 +254,15 @@ export function curvesHelp(): string {
     const names = Object.keys(shape).filter((k) => k !== "op" && !(k in common));
     return `  ${String((shape.op as z.ZodLiteral).value).padEnd(10)} ${names.join(", ")}\n${"".padEnd(13)}${o.description}`;
   });
-  const meanings = Object.entries(fields).filter(([, f]) => f.description).map(([k, f]) => `  ${k.padEnd(10)} ${f.description}${defaultOf(f)}`);
-  const bends = warps.options.map((w) => `  ${`by.kind "${(w.shape.kind as z.ZodLiteral).value}"`.padEnd(24)} ${Object.keys(w.shape).filter((k) => k !== "kind").join(", ")}: ${w.description}`);
+  const meanings = Object.entries(fields)
+    .filter(([, f]) => f.description)
+    .map(([k, f]) => `  ${k.padEnd(10)} ${f.description}${defaultOf(f)}`);
+  const bends = warps.options.map(
+    (w) =>
+      `  ${`by.kind "${(w.shape.kind as z.ZodLiteral).value}"`.padEnd(24)} ${Object.keys(w.shape)
+        .filter((k) => k !== "kind")
+        .join(", ")}: ${w.description}`,
+  );
   return `
 Reads JSON lines from standard input and answers each with one line:
   {"op":"grow","a":"M0 0H100V100H0Z","d":20,"join":"round"}

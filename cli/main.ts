@@ -40,7 +40,14 @@ program
   .option("--json", "as JSON")
   .action(async ({ json }: { json?: boolean }) => {
     const styles = await allStyles();
-    if (json) print(JSON.stringify(styles.map(({ id, name, measure, inks, coats }) => ({ id, name, measure, inks, coats: coats.map((c) => c.name) })), null, 1));
+    if (json)
+      print(
+        JSON.stringify(
+          styles.map(({ id, name, measure, inks, coats }) => ({ id, name, measure, inks, coats: coats.map((c) => c.name) })),
+          null,
+          1,
+        ),
+      );
     else for (const s of styles) print(s.name);
   });
 
@@ -49,7 +56,14 @@ program
   .description("the faces at hand, one a line")
   .option("--json", "as JSON")
   .action(({ json }: { json?: boolean }) => {
-    if (json) print(JSON.stringify(shippedFaces.map(({ id, name, kind, axes, licence }) => ({ id, name, kind, axes, licence })), null, 1));
+    if (json)
+      print(
+        JSON.stringify(
+          shippedFaces.map(({ id, name, kind, axes, licence }) => ({ id, name, kind, axes, licence })),
+          null,
+          1,
+        ),
+      );
     else for (const f of shippedFaces) print(f.name);
   });
 

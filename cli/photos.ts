@@ -13,7 +13,12 @@ export async function photosFor({ piece, styles }: PieceFile, inside: ReadonlyMa
   const wanted = looksOf(piece, styles).flatMap(photosOf);
   const left = () => wanted.filter((p) => !found.has(p.id));
   const db = left().length ? await shelf() : undefined;
-  if (db) for (const [id, data] of await embeddedPhotos(db, left().map((p) => p.id))) found.set(id, data);
+  if (db)
+    for (const [id, data] of await embeddedPhotos(
+      db,
+      left().map((p) => p.id),
+    ))
+      found.set(id, data);
   const [missing] = left();
   if (missing) throw new Problem(`The photo “${missing.name}” is neither in this file nor on the shelf.`);
   return found;

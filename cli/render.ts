@@ -56,14 +56,20 @@ async function pieceFrom(name: string): Promise<Wanted> {
   return { file: { ...file, styles: await stylesFor(name, file) }, area: { kind: "board" }, inside };
 }
 
-/** The styles that a piece's items follow: those in its file, and those at hand. @throws Problem where one is in neither: the item would be drawn bare */
+/**
+ * The styles that a piece's items follow: those in its file, and those at hand.
+ * @throws Problem where one is in neither: the item would be drawn bare
+ */
 async function stylesFor(name: string, { piece, styles }: PieceFile): Promise<Style[]> {
   const followed = new Set(piece.items.flatMap((i) => (i.styleId && !i.ownStyle ? [i.styleId] : [])));
   const missing = [...followed].filter((id) => !styles.some((s) => s.id === id));
   if (!missing.length) return [...styles];
   const here = (await allStyles()).filter((s) => missing.includes(s.id));
   const nowhere = missing.filter((id) => !here.some((s) => s.id === id));
-  if (nowhere.length) throw new Problem(`${name} follows the style ${nowhere.map((id) => `“${id}”`).join(", ")}, which is neither in the file nor at hand. Nothing was written.`);
+  if (nowhere.length)
+    throw new Problem(
+      `${name} follows the style ${nowhere.map((id) => `“${id}”`).join(", ")}, which is neither in the file nor at hand. Nothing was written.`,
+    );
   return [...styles, ...here];
 }
 
@@ -88,9 +94,25 @@ async function lettered({ text, face, style, size }: Options): Promise<Wanted> {
     format: "vextal.file",
     version: 1,
     piece: newPiece({
-      id: "terminal", name: words.split("\n")[0].slice(0, 100).trim() || "Lettering",
+      id: "terminal",
+      name: words.split("\n")[0].slice(0, 100).trim() || "Lettering",
       board: { width: 1200, height: 800, unit: "px", dpi: 96, ground: null },
-      items: [newLettering({ id: "word", text: words, face: found.id, size, letterSpacing: 0, lineSpacing: 1, align: "centre", x: 600, y: 400, turn: 0, styleId: look.id, ownStyle: null })],
+      items: [
+        newLettering({
+          id: "word",
+          text: words,
+          face: found.id,
+          size,
+          letterSpacing: 0,
+          lineSpacing: 1,
+          align: "centre",
+          x: 600,
+          y: 400,
+          turn: 0,
+          styleId: look.id,
+          ownStyle: null,
+        }),
+      ],
     }),
     styles: [look],
   };

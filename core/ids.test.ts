@@ -37,7 +37,12 @@ describe("ids", () => {
   });
 
   test("are all that is renamed: words and names stay as they are", () => {
-    const document = { name: "../x", text: "a/b", items: [{ kind: "lettering", text: "#", id: "ok" }], letters: [{ inks: { "a b": "c d" } }] };
+    const document = {
+      name: "../x",
+      text: "a/b",
+      items: [{ kind: "lettering", text: "#", id: "ok" }],
+      letters: [{ inks: { "a b": "c d" } }],
+    };
     const after = withSoundIds(document) as typeof document;
     expect(after).toMatchObject({ name: "../x", text: "a/b", items: [{ text: "#", id: "ok" }] });
     expect(Object.entries(after.letters[0].inks).flat().every(isSoundId)).toBe(true);

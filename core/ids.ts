@@ -11,8 +11,8 @@ export const isSoundId = (id: string): boolean => sound.test(id);
 const named = new Set(["id", "styleId", "ink", "shape"]);
 
 /**
- * A document whose ids are sound: any other is renamed, and so is what refers to it. The same id gets the same new name wherever it stands, so that a piece
- * and a style that come in one after the other still know each other.
+ * A document whose ids are sound: any other is renamed, and so is what refers to it. The same id gets the same new name wherever it stands,
+ * so that a piece and a style that come in one after the other still know each other.
  */
 export function withSoundIds(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(withSoundIds);
@@ -22,13 +22,15 @@ export function withSoundIds(value: unknown): unknown {
       if (typeof v === "string") return [key, named.has(key) ? renamed(v) : v];
       if (key === "groups" && Array.isArray(v)) return [key, v.map((g) => (typeof g === "string" ? renamed(g) : g))];
       // Inks of one letter, by the inks that they stand for.
-      if (key === "inks" && isTexts(v)) return [key, Object.fromEntries(Object.entries(v).map(([from, to]) => [renamed(from), renamed(to)]))];
+      if (key === "inks" && isTexts(v))
+        return [key, Object.fromEntries(Object.entries(v).map(([from, to]) => [renamed(from), renamed(to)]))];
       return [key, withSoundIds(v)];
     }),
   );
 }
 
-const isTexts = (v: unknown): v is Record<string, string> => typeof v === "object" && v !== null && !Array.isArray(v) && Object.values(v).every((t) => typeof t === "string");
+const isTexts = (v: unknown): v is Record<string, string> =>
+  typeof v === "object" && v !== null && !Array.isArray(v) && Object.values(v).every((t) => typeof t === "string");
 
 /** A sound id for any text: what of it is sound, and a number that tells it from others. Nothing stays nothing: it names nothing. */
 function renamed(id: string): string {

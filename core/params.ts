@@ -77,7 +77,18 @@ export interface PhotoParam extends Base {
   readonly default: null;
 }
 
-export type Param = PhotoParam | StrandParam | StrandsParam | ShapeParam | LengthParam | NumberParam | ChoiceParam | LengthsParam | InkParam | StopsParam | PlaceParam;
+export type Param =
+  | PhotoParam
+  | StrandParam
+  | StrandsParam
+  | ShapeParam
+  | LengthParam
+  | NumberParam
+  | ChoiceParam
+  | LengthsParam
+  | InkParam
+  | StopsParam
+  | PlaceParam;
 export type Params = Readonly<Record<string, Param>>;
 
 export const stopSchema = z.object({
@@ -98,17 +109,28 @@ function schemaOfParam(p: Param): z.ZodType {
     case "choice":
       return z.enum(p.options.map((o) => o.value) as [string, ...string[]]).default(p.default);
     case "lengths":
-      return z.array(z.number().min(0).max(1000)).max(16).default([...p.default]);
+      return z
+        .array(z.number().min(0).max(1000))
+        .max(16)
+        .default([...p.default]);
     case "ink":
       return z.string().min(1).max(64).default(p.default);
     case "stops":
-      return z.array(stopSchema).min(2).max(64).default(p.default.map((s) => ({ ...s })));
+      return z
+        .array(stopSchema)
+        .min(2)
+        .max(64)
+        .default(p.default.map((s) => ({ ...s })));
     case "place":
       return place.default({ ...p.default });
     case "strand":
       return strandSchema.default(p.default);
     case "strands":
-      return z.array(strandSchema).max(5000).refine((all) => all.reduce((n, s) => n + s.nodes.length, 0) <= 100_000, "A shape holds at most 100,000 nodes.").default(p.default.map((s) => ({ ...s })));
+      return z
+        .array(strandSchema)
+        .max(5000)
+        .refine((all) => all.reduce((n, s) => n + s.nodes.length, 0) <= 100_000, "A shape holds at most 100,000 nodes.")
+        .default(p.default.map((s) => ({ ...s })));
     case "shape":
       return z.string().max(64).default(p.default);
     case "photo":
@@ -142,5 +164,7 @@ export const newStep = (kind: Pick<Kind, "kind" | "params">): Step => ({ kind: k
 export const unionOf = (kinds: readonly Pick<Kind, "kind" | "params">[], extra: z.ZodRawShape = {}) =>
   z.discriminatedUnion(
     "kind",
-    kinds.map((k) => z.object({ kind: z.literal(k.kind), ...extra, ...shapeOf(k.params) })) as unknown as [z.ZodObject<{ kind: z.ZodLiteral<string> }>],
+    kinds.map((k) => z.object({ kind: z.literal(k.kind), ...extra, ...shapeOf(k.params) })) as unknown as [
+      z.ZodObject<{ kind: z.ZodLiteral<string> }>,
+    ],
   ) as unknown as z.ZodType<Step>;

@@ -10,6 +10,9 @@ export const isProblem = (error: unknown): error is Problem => error instanceof 
 export function firstFault(error: { issues: readonly { path: readonly PropertyKey[]; message: string }[] }): string {
   const issue = error.issues[0];
   if (!issue) return "unknown fault";
-  const place = issue.path.map((p) => (typeof p === "number" ? `[${p}]` : `.${String(p)}`)).join("").replace(/^\./, "");
+  const place = issue.path
+    .map((p) => (typeof p === "number" ? `[${p}]` : `.${String(p)}`))
+    .join("")
+    .replace(/^\./, "");
   return place ? `at ${place}: ${issue.message}` : issue.message;
 }

@@ -13,7 +13,11 @@ describe("units (CSS Values and Units 4, section 6.2)", () => {
   });
 
   test("there and back is where one was", () => {
-    fc.assert(fc.property(fc.double({ min: 0.01, max: 1e4, noNaN: true }), fc.constantFrom(...units), (v, unit) => expect(fromPx(toPx(v, unit), unit) / v).toBeCloseTo(1, 12)));
+    fc.assert(
+      fc.property(fc.double({ min: 0.01, max: 1e4, noNaN: true }), fc.constantFrom(...units), (v, unit) =>
+        expect(fromPx(toPx(v, unit), unit) / v).toBeCloseTo(1, 12),
+      ),
+    );
   });
 
   test("12 in at 300 dpi are 3600 pixels; 210 mm are 2480", () => {

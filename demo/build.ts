@@ -16,7 +16,8 @@ import type { Unit } from "../core/units";
 type Values = Record<string, unknown>;
 const step = (kind: string, values: Values = {}): Step => ({ ...newStep(formStepKind(kind)), ...values });
 
-export const grow = (amount: number, join: "miter" | "round" | "bevel" = "round", miterLimit = 4) => step("grow", { amount, join, miterLimit });
+export const grow = (amount: number, join: "miter" | "round" | "bevel" = "round", miterLimit = 4) =>
+  step("grow", { amount, join, miterLimit });
 export const shrink = (amount: number, join: "miter" | "round" | "bevel" = "miter") => step("shrink", { amount, join });
 export const shift = (right: number, down: number) => step("shift", { right, down });
 export const weld = () => step("weld");
@@ -62,45 +63,85 @@ export const style = (name: string, face: string, measure: Measure, colours: Rec
   madeWith: { face },
 });
 
-export const lettering = (id: string, text: string, face: string, size: number, x: number, y: number, styleName: string, extra: Partial<Parameters<typeof newLettering>[0]> = {}): Lettering => newLettering({
-  id,
-  text,
-  face,
-  size,
-  letterSpacing: 0,
-  lineSpacing: 1,
-  align: "centre",
-  x,
-  y,
-  turn: 0,
-  styleId: `demo-${styleName.toLowerCase().replace(/\W+/g, "-")}`,
-  ownStyle: null,
-  ...extra,
-});
+export const lettering = (
+  id: string,
+  text: string,
+  face: string,
+  size: number,
+  x: number,
+  y: number,
+  styleName: string,
+  extra: Partial<Parameters<typeof newLettering>[0]> = {},
+): Lettering =>
+  newLettering({
+    id,
+    text,
+    face,
+    size,
+    letterSpacing: 0,
+    lineSpacing: 1,
+    align: "centre",
+    x,
+    y,
+    turn: 0,
+    styleId: `demo-${styleName.toLowerCase().replace(/\W+/g, "-")}`,
+    ownStyle: null,
+    ...extra,
+  });
 
 /** A guide line of a kind with some of its settings. */
 export const onLine = (kind: string, values: Values = {}, extra: Partial<Omit<GuideBend, "kind" | "line">> = {}): GuideBend => ({
-  kind: "guide", line: { ...newStep(guideKind(kind)), ...values }, letters: "turn", shift: 0, distance: 0, spread: false, ...extra,
+  kind: "guide",
+  line: { ...newStep(guideKind(kind)), ...values },
+  letters: "turn",
+  shift: 0,
+  distance: 0,
+  spread: false,
+  ...extra,
 });
 
 export const inForm = (id: string, strength: number, extra: Partial<Omit<EnvelopeBend, "kind">> = {}): EnvelopeBend => ({
-  kind: "envelope", scope: "block", meshes: [startingForm(id)!.mesh(strength)], gap: 60, ...extra,
+  kind: "envelope",
+  scope: "block",
+  meshes: [startingForm(id)!.mesh(strength)],
+  gap: 60,
+  ...extra,
 });
 
 export const form = (kind: string, values: Values = {}): Step => ({ ...newStep(shapeKind(kind)), ...values });
 
 /** @param width,height in board pixels */
-export const shape = (id: string, name: string, x: number, y: number, width: number, height: number, form: Step, styleName: string, extra: Partial<Parameters<typeof newShapeItem>[0]> = {}): ShapeItem => {
+export const shape = (
+  id: string,
+  name: string,
+  x: number,
+  y: number,
+  width: number,
+  height: number,
+  form: Step,
+  styleName: string,
+  extra: Partial<Parameters<typeof newShapeItem>[0]> = {},
+): ShapeItem => {
   const size = extra.size ?? 200;
   return newShapeItem({
-    id, name, x, y, size, shape: form, width: (width * 1000) / size, height: (height * 1000) / size,
-    styleId: `demo-${styleName.toLowerCase().replace(/\W+/g, "-")}`, ownStyle: null, ...extra,
+    id,
+    name,
+    x,
+    y,
+    size,
+    shape: form,
+    width: (width * 1000) / size,
+    height: (height * 1000) / size,
+    styleId: `demo-${styleName.toLowerCase().replace(/\W+/g, "-")}`,
+    ownStyle: null,
+    ...extra,
   });
 };
 
-export const piece = (name: string, width: number, height: number, unit: Unit, dpi: number, ground: string | null, items: Item[]): Piece => newPiece({
-  id: `demo-${name.toLowerCase().replace(/\W+/g, "-")}`,
-  name,
-  board: { width, height, unit, dpi, ground },
-  items,
-});
+export const piece = (name: string, width: number, height: number, unit: Unit, dpi: number, ground: string | null, items: Item[]): Piece =>
+  newPiece({
+    id: `demo-${name.toLowerCase().replace(/\W+/g, "-")}`,
+    name,
+    board: { width, height, unit, dpi, ground },
+    items,
+  });

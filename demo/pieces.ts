@@ -20,7 +20,13 @@ export const demoPieces = (): Piece[] =>
       lettering("line", "BRINDLEMOOR · LOWER QUAY", "league-gothic", 64, 600, 640, "Signal Box", { letterSpacing: 60 }),
     ]),
     piece("Ridge Walk", 1200, 800, "px", 96, "#f4e8d3", [
-      lettering("ridge", "RIDGE\nWALK", "anton", 306, 600, 358, "", { styleId: null, ownStyle: dusk, lineSpacing: 0.94, letterSpacing: 12, lines: [{ width: 730 }, { width: 730 }] }),
+      lettering("ridge", "RIDGE\nWALK", "anton", 306, 600, 358, "", {
+        styleId: null,
+        ownStyle: dusk,
+        lineSpacing: 0.94,
+        letterSpacing: 12,
+        lines: [{ width: 730 }, { width: 730 }],
+      }),
       lettering("from", "six miles, two passes, one tea room", "kaushan-script", 58, 600, 768, "One Stroke"),
     ]),
     piece("Brindlemoor Station", 24, 10, "in", 300, "#e9dfca", [
@@ -55,23 +61,40 @@ export const demoPieces = (): Piece[] =>
     piece("Mountain Railway Badge", 1000, 1000, "px", 96, "#e4d8c0", [
       shape("disc", "Disc", 500, 500, 900, 900, form("ellipse"), "Enamel Panel"),
       shape("hub", "Hub", 500, 500, 500, 500, form("ellipse"), "Cream Plate", { size: 160 }),
-      lettering("around", "BRINDLEMOOR MOUNTAIN RAILWAY · ", "archivo-black", 84, 500, 500, "Plain Cream", { bend: onLine("ring", { radius: 3840, start: 0 }, { spread: true }) }),
-      lettering("rack", "RACK\n& RAIL", "alfa-slab", 120, 500, 480, "Oxide", { lineSpacing: 0.86, lines: [{ width: 330 }, { width: 330 }] }),
+      lettering("around", "BRINDLEMOOR MOUNTAIN RAILWAY · ", "archivo-black", 84, 500, 500, "Plain Cream", {
+        bend: onLine("ring", { radius: 3840, start: 0 }, { spread: true }),
+      }),
+      lettering("rack", "RACK\n& RAIL", "alfa-slab", 120, 500, 480, "Oxide", {
+        lineSpacing: 0.86,
+        lines: [{ width: 330 }, { width: 330 }],
+      }),
       lettering("since", "steep since 1898", "kaushan-script", 58, 500, 640, "One Stroke", { bend: onLine("arc", { angle: -50 }) }),
     ]),
     piece("Cider Press", 900, 1100, "px", 96, "#efe0b9", [
       lettering("name", "BRINDLEMOOR", "alfa-slab", 84, 450, 214, "Oxide", { letterSpacing: 20, bend: onLine("arc", { angle: 64 }) }),
-      lettering("cider", "Apple\nCider", "shrikhand", 250, 450, 530, "Orchard", { lineSpacing: 0.84, bend: inForm("swelling", 0.5, { scope: "nested", gap: 40 }) }),
-      lettering("foot", "pressed on the moor", "kaushan-script", 96, 450, 975, "One Stroke", { bend: onLine("wave", { height: 90, length: 4200, phase: 40 }, { letters: "flow" }) }),
+      lettering("cider", "Apple\nCider", "shrikhand", 250, 450, 530, "Orchard", {
+        lineSpacing: 0.84,
+        bend: inForm("swelling", 0.5, { scope: "nested", gap: 40 }),
+      }),
+      lettering("foot", "pressed on the moor", "kaushan-script", 96, 450, 975, "One Stroke", {
+        bend: onLine("wave", { height: 90, length: 4200, phase: 40 }, { letters: "flow" }),
+      }),
     ]),
     piece("High Pass Shield", 900, 1000, "px", 96, "#d7e2d6", [
       shape("shield", "Shield", 450, 500, 720, 860, form("shield", { head: 8, belly: 60 }), "Enamel Panel"),
-      lettering("climb", "HIGH PASS\nCYCLING\nCLUB", "anton", 180, 450, 500, "Plain Cream", { bend: { kind: "fit", shape: "shield", corners: null, inset: 330, gap: 120 } }),
+      lettering("climb", "HIGH PASS\nCYCLING\nCLUB", "anton", 180, 450, 500, "Plain Cream", {
+        bend: { kind: "fit", shape: "shield", corners: null, inset: 330, gap: 120 },
+      }),
     ]),
     piece("Radio Hour", 1200, 800, "px", 96, "#123c3a", [
       lettering("hour", "BRINDLEMOOR\nMIDNIGHT\nRADIO HOUR", "bricolage", 180, 600, 285, "Felt Patch", {
-        lineSpacing: 0.86, axes: { wght: 800, opsz: 96 },
-        lines: [{ width: 900, by: "axis" }, { width: 900, by: "size" }, { width: 900, by: "axis" }],
+        lineSpacing: 0.86,
+        axes: { wght: 800, opsz: 96 },
+        lines: [
+          { width: 900, by: "axis" },
+          { width: 900, by: "size" },
+          { width: 900, by: "axis" },
+        ],
         bend: inForm("billowing", 0.12),
       }),
     ]),

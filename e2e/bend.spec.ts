@@ -1,5 +1,18 @@
 import { expect, test } from "@playwright/test";
-import { boardPaths, boardPoint, choose, document, drag, exportedPaths, fill, gripAt, newPiece, noteFaults, openFold, saved } from "./studio";
+import {
+  boardPaths,
+  boardPoint,
+  choose,
+  document,
+  drag,
+  exportedPaths,
+  fill,
+  gripAt,
+  newPiece,
+  noteFaults,
+  openFold,
+  saved,
+} from "./studio";
 
 /** Leaves the text field, so that keys are the studio's. */
 const toBench = async (page: import("@playwright/test").Page) => page.locator("[data-bench]").focus();
@@ -19,8 +32,15 @@ test("three lines fitted to one width, each bent by its own envelope, and a word
   await page.keyboard.press("2");
   await choose(page, "Bend", "Envelope");
   await choose(page, "Envelope for", "Each line");
-  for (const [line, form] of [["1. Brindlemoor", "Domed"], ["2. Night", "Billowing"], ["3. Ferry", "Hung"]]) {
-    await page.getByRole("radiogroup", { name: "Line of the envelope" }).getByRole("radio", { name: line.slice(0, 14) }).click();
+  for (const [line, form] of [
+    ["1. Brindlemoor", "Domed"],
+    ["2. Night", "Billowing"],
+    ["3. Ferry", "Hung"],
+  ]) {
+    await page
+      .getByRole("radiogroup", { name: "Line of the envelope" })
+      .getByRole("radio", { name: line.slice(0, 14) })
+      .click();
     await page.getByRole("button", { name: form, exact: true }).click();
   }
   const before = await boardPaths(page);
@@ -61,7 +81,10 @@ test("a word pressed into a shield: a corner of its outline moved, a letter corr
   await expect(page.getByLabel("Text", { exact: true })).toHaveValue("HIGH\nPASS");
   await page.keyboard.press("Escape");
   const { items } = await document(page);
-  expect(items.find((i) => i.kind === "lettering")).toMatchObject({ text: "HIGH\nPASS", bend: { kind: "fit", corners: expect.any(Array), inset: 250 } });
+  expect(items.find((i) => i.kind === "lettering")).toMatchObject({
+    text: "HIGH\nPASS",
+    bend: { kind: "fit", corners: expect.any(Array), inset: 250 },
+  });
   // Words and shape move together.
   await page.keyboard.press("Shift+ArrowDown");
   const moved = (await document(page)).items as { y: number }[];
@@ -93,7 +116,9 @@ test("a full ring: radius and start by their handles, spread to close, a typo fi
   await page.keyboard.press("1");
   await page.getByLabel("Text", { exact: true }).fill("MOUNTAIN RAILWAY · ");
   await expect.poll(async () => (await boardPaths(page)).length).toBe(before.length + 1);
-  expect((await document(page)).items[0]).toMatchObject({ bend: { spread: true, line: { kind: "ring", start: 45, way: "counter", side: "inside" } } });
+  expect((await document(page)).items[0]).toMatchObject({
+    bend: { spread: true, line: { kind: "ring", start: 45, way: "counter", side: "inside" } },
+  });
   await toBench(page);
   await page.keyboard.press("Control+Z");
   await expect.poll(async () => (await boardPaths(page)).length).toBe(before.length);
@@ -145,7 +170,9 @@ test("a hand-drawn curve: drawn on the bench, run along, its nodes edited, a typ
   expect(faults).toEqual([]);
 });
 
-test("a form dragged over the lettering is the stronger the further, and every handle is free from there, by mouse and by keys", async ({ page }) => {
+test("a form dragged over the lettering is the stronger the further, and every handle is free from there, by mouse and by keys", async ({
+  page,
+}) => {
   await newPiece(page, "Swell");
   await toBench(page);
   await page.keyboard.press("2");

@@ -1,6 +1,21 @@
 import { expect, test } from "@playwright/test";
 import { PNG } from "pngjs";
-import { boardPaths, boardPoint, choose, document, downloaded, drag, fill, gripAt, newPiece, noteFaults, openCopy, openFold, openPiece, saved } from "./studio";
+import {
+  boardPaths,
+  boardPoint,
+  choose,
+  document,
+  downloaded,
+  drag,
+  fill,
+  gripAt,
+  newPiece,
+  noteFaults,
+  openCopy,
+  openFold,
+  openPiece,
+  saved,
+} from "./studio";
 
 const toBench = async (page: import("@playwright/test").Page) => page.locator("[data-bench]").focus();
 async function addShape(page: import("@playwright/test").Page, name: string) {
@@ -40,11 +55,14 @@ test("shapes are added, sized in units, set, widened with their coats even, and 
 
 test("an SVG file comes in as a shape, with word of what was left out", async ({ page }) => {
   await newPiece(page, "Mark");
-  const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="2in" height="2in" viewBox="0 0 20 20"><circle cx="10" cy="10" r="10"/><text>x</text></svg>';
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="2in" height="2in" viewBox="0 0 20 20"><circle cx="10" cy="10" r="10"/><text>x</text></svg>';
   await page.getByLabel("SVG file").setInputFiles([{ name: "seal.svg", mimeType: "image/svg+xml", buffer: Buffer.from(svg) }]);
   await expect(page.getByText(/“seal.svg” came in as a shape.*Left out: text/)).toBeVisible();
   await expect(page.getByLabel("Width", { exact: true })).toHaveValue("192");
-  await page.getByLabel("SVG file").setInputFiles([{ name: "evil.svg", mimeType: "image/svg+xml", buffer: Buffer.from("<!DOCTYPE svg><svg/>") }]);
+  await page
+    .getByLabel("SVG file")
+    .setInputFiles([{ name: "evil.svg", mimeType: "image/svg+xml", buffer: Buffer.from("<!DOCTYPE svg><svg/>") }]);
   await expect(page.getByText(/document type/)).toBeVisible();
 });
 
@@ -167,7 +185,11 @@ test("a photo comes in behind the words, is moved in its frame, and lies inside 
   const { bytes } = await downloaded(page, () => page.getByRole("button", { name: /piece inside/ }).click());
   expect(bytes.toString()).toContain('xlink:href="data:image/png;base64,');
 
-  await page.setInputFiles('input[aria-label="Photo file"]', { name: "torn.png", mimeType: "image/png", buffer: Buffer.from("no picture") });
+  await page.setInputFiles('input[aria-label="Photo file"]', {
+    name: "torn.png",
+    mimeType: "image/png",
+    buffer: Buffer.from("no picture"),
+  });
   await expect(page.getByText("torn.png is no picture that Vextal reads.")).toBeVisible();
 
   // Where it is not here, a grey stands in and it is said; nothing is lost.
@@ -252,11 +274,14 @@ test.describe("the clipboard", () => {
 test("a text that is dropped on the bench becomes words", async ({ page }) => {
   await newPiece(page, "Tea");
   const drop = (name: string, text: string) =>
-    page.locator("[data-bench]").evaluate((bench, [n, t]) => {
-      const data = new DataTransfer();
-      data.items.add(new File([t], n, { type: "text/plain" }));
-      bench.dispatchEvent(new DragEvent("drop", { dataTransfer: data, bubbles: true }));
-    }, [name, text]);
+    page.locator("[data-bench]").evaluate(
+      (bench, [n, t]) => {
+        const data = new DataTransfer();
+        data.items.add(new File([t], n, { type: "text/plain" }));
+        bench.dispatchEvent(new DragEvent("drop", { dataTransfer: data, bubbles: true }));
+      },
+      [name, text],
+    );
   await drop("menu.txt", "\ufeffBread\r\nand Butter\r\n");
   await expect.poll(async () => (await document(page)).items.map((i) => i.text)).toEqual(["Tea", "Bread\nand Butter"]);
   await drop("empty.txt", " ");

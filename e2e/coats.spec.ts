@@ -28,7 +28,8 @@ test("coats are reordered by dragging and by keyboard, doubled, renamed, switche
   await page.keyboard.press("Control+D");
   await expect.poll(() => coatNames(page)).toContain("Letters copy");
   // The coat was doubled, not the lettering as well.
-  const items = async () => page.locator("[data-board] svg").evaluateAll((all) => new Set(all.map((s) => (s as HTMLElement).dataset.layer!.split("-")[1])).size);
+  const items = async () =>
+    page.locator("[data-board] svg").evaluateAll((all) => new Set(all.map((s) => (s as HTMLElement).dataset.layer!.split("-")[1])).size);
   expect(await items()).toBe(2);
   await fill(page.getByLabel("Name of the coat"), "Highlight");
   await expect.poll(() => coatNames(page)).toContain("Highlight");
@@ -169,7 +170,11 @@ test("the first change to a style that is worn elsewhere says where, and stays h
   const styleId = piece.items[0].styleId;
   await page.request.post("/api/styles", { data: { ...(await read("styles", styleId)), id: `worn-${stamp}`, name: "Worn" } });
   const items = piece.items.map((i: object) => ({ ...i, styleId: `worn-${stamp}` }));
-  for (const [id, name] of [["one", "First"], ["two", "Finished"]]) await page.request.post("/api/pieces", { data: { ...piece, id: `${id}-${stamp}`, name, items } });
+  for (const [id, name] of [
+    ["one", "First"],
+    ["two", "Finished"],
+  ])
+    await page.request.post("/api/pieces", { data: { ...piece, id: `${id}-${stamp}`, name, items } });
   const colour = async () => (await read("styles", `worn-${stamp}`)).inks[0].colour;
   const before = await colour();
   await openPiece(page, `one-${stamp}`);

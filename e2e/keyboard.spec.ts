@@ -67,7 +67,8 @@ test("letterings are reached, doubled, ordered and deleted by keys, and the focu
   await expect(text).toHaveValue("The Old Engine Shed");
   await page.keyboard.press("Tab");
   await expect(text).toHaveValue("Tea Room");
-  const items = () => page.locator("[data-board] svg").evaluateAll((all) => new Set(all.map((s) => (s as HTMLElement).dataset.layer!.slice(2, 6))).size);
+  const items = () =>
+    page.locator("[data-board] svg").evaluateAll((all) => new Set(all.map((s) => (s as HTMLElement).dataset.layer!.slice(2, 6))).size);
   await page.keyboard.press("Control+D");
   await expect.poll(items).toBe(3);
   await page.keyboard.press("Delete");
@@ -133,10 +134,28 @@ test("words are added from the menu and a path is drawn, by keyboard alone", asy
   const press = async (...keys: string[]) => {
     for (const key of keys) await page.keyboard.press(key);
   };
-  await press("Shift+ArrowLeft", "Space", "Shift+ArrowUp", "ArrowRight", "Space", "Alt+ArrowRight", "Alt+Shift+ArrowRight", "Shift+ArrowDown", "Shift+ArrowRight", "Space");
+  await press(
+    "Shift+ArrowLeft",
+    "Space",
+    "Shift+ArrowUp",
+    "ArrowRight",
+    "Space",
+    "Alt+ArrowRight",
+    "Alt+Shift+ArrowRight",
+    "Shift+ArrowDown",
+    "Shift+ArrowRight",
+    "Space",
+  );
   await press("Shift+ArrowRight", "Space", "Backspace", "Enter");
   await expect(page.getByLabel("Name of the shape")).toHaveValue("Line");
-  const drawn = (await document(page)).items.find((i) => i.kind === "shape") as { x: number; y: number; width: number; height: number; size: number; shape: { strands: { closed: boolean; nodes: { smooth: boolean }[] }[] } };
+  const drawn = (await document(page)).items.find((i) => i.kind === "shape") as {
+    x: number;
+    y: number;
+    width: number;
+    height: number;
+    size: number;
+    shape: { strands: { closed: boolean; nodes: { smooth: boolean }[] }[] };
+  };
   expect(drawn.shape.strands.map((s) => s.closed)).toEqual([false]);
   // The node taken out with Backspace is gone; the handles of the second were drawn out.
   expect(drawn.shape.strands[0].nodes.map((n) => n.smooth)).toEqual([false, true, false]);
@@ -190,7 +209,9 @@ test("Delete pressed again and again in the strip takes coats, and never the wor
   await expect(page.locator("[data-coat]")).toHaveCount(1);
 });
 
-test("Escape takes back a drag of an item or a slider, which leaves no step behind; nothing of it is saved while the hand holds it", async ({ page }) => {
+test("Escape takes back a drag of an item or a slider, which leaves no step behind; nothing of it is saved while the hand holds it", async ({
+  page,
+}) => {
   await openCopy(page, "demo-night-ferry");
   const place = async () => (await document(page)).items.map((i) => [i.x, i.y]);
   const before = await place();
@@ -203,7 +224,8 @@ test("Escape takes back a drag of an item or a slider, which leaves no step behi
   // Longer than a change waits to be saved.
   await page.waitForTimeout(800);
   const id = new URL(page.url()).pathname.split("/").pop();
-  const stored = async () => (await (await page.request.get(`/api/pieces/${id}`)).json()).document.items.map((i: { x: number; y: number }) => [i.x, i.y]);
+  const stored = async () =>
+    (await (await page.request.get(`/api/pieces/${id}`)).json()).document.items.map((i: { x: number; y: number }) => [i.x, i.y]);
   expect(await stored()).toEqual(before);
   await page.keyboard.press("Escape");
   await page.mouse.move(x, y);

@@ -11,7 +11,9 @@ async function chooseFace(page: import("@playwright/test").Page, name: string) {
   await expect(page.getByRole("button", { name: "Face", exact: true })).toContainText(name);
 }
 
-test("single letters are picked, shifted, turned and kerned, by mouse and by keys, and keep it when the text is changed", async ({ page }) => {
+test("single letters are picked, shifted, turned and kerned, by mouse and by keys, and keep it when the text is changed", async ({
+  page,
+}) => {
   const faults = noteFaults(page);
   await newPiece(page, "moor");
   await toBench(page);
@@ -57,7 +59,9 @@ test("another form of a letter is picked from pictures on the bench, and an ink 
   await expect.poll(() => boardPaths(page)).not.toEqual(before);
   await page.getByRole("button", { name: "Face in Edge" }).click();
   await expect.poll(() => page.locator('[data-board] svg path[fill="#c8401f"]').count()).toBe(1);
-  expect((await document(page)).items[0]).toMatchObject({ letters: [{ at: 2, alternate: { tag: expect.any(String) }, inks: { face: "edge" } }] });
+  expect((await document(page)).items[0]).toMatchObject({
+    letters: [{ at: 2, alternate: { tag: expect.any(String) }, inks: { face: "edge" } }],
+  });
 });
 
 test("loosened letters are thrown again, and straight again without it", async ({ page }) => {
@@ -120,7 +124,10 @@ test("the chooser sorts by what is measured and says when a face will not carry 
   await expect(list.getByRole("option")).toHaveCount(1);
   await page.getByLabel("Script", { exact: true }).selectOption("");
   // Hairlines of 35 units do not carry insets of 24 and more.
-  await expect(list.getByRole("option", { name: /Monoton/ }).locator("[data-strain]")).toContainText(/The \d+-unit inset closes \d+ of 11 letters/, { timeout: 20_000 });
+  await expect(list.getByRole("option", { name: /Monoton/ }).locator("[data-strain]")).toContainText(
+    /The \d+-unit inset closes \d+ of 11 letters/,
+    { timeout: 20_000 },
+  );
 });
 
 test("a font file is brought in, used, said to be used when it is taken away, and stood in for", async ({ page }) => {

@@ -50,7 +50,10 @@ test("letter a word, stack four coats, save the style, put it on a word in anoth
   };
   await addCoat("Front", "Edge");
   // The growing coats are put behind it, one by one, by key.
-  for (const [name, ink, amount] of [["Outline", "Face", "4"], ["Halo", "Edge", "8"]] as const) {
+  for (const [name, ink, amount] of [
+    ["Outline", "Face", "4"],
+    ["Halo", "Edge", "8"],
+  ] as const) {
     await page.getByRole("button", { name: "Add a coat in front of the chosen one" }).click();
     await addCoat(name, ink, amount);
     const card = page.locator(`[data-coat="${name}"]`);
@@ -91,7 +94,10 @@ test("letter a word, stack four coats, save the style, put it on a word in anoth
   await saved(page);
 
   // The exported SVG has the very geometry of the bench.
-  await page.getByRole("button", { name: /Export/ }).first().click();
+  await page
+    .getByRole("button", { name: /Export/ })
+    .first()
+    .click();
   const svg = await downloaded(page, () => page.getByRole("button", { name: "Plain SVG" }).click());
   expect(svg.name).toBe("Steam Sign - Archivo Black.svg");
   const text = svg.bytes.toString("utf8");
@@ -119,7 +125,10 @@ test("letter a word, stack four coats, save the style, put it on a word in anoth
 
 test("an SVG with the piece inside opens again with its words live", async ({ page }) => {
   await openPiece(page, "demo-night-ferry");
-  await page.getByRole("button", { name: /Export/ }).first().click();
+  await page
+    .getByRole("button", { name: /Export/ })
+    .first()
+    .click();
   const svg = await downloaded(page, () => page.getByRole("button", { name: "SVG with the piece inside" }).click());
   await page.goto("/");
   await page.getByLabel("File to open").setInputFiles({ name: svg.name, mimeType: "image/svg+xml", buffer: svg.bytes });
@@ -145,7 +154,12 @@ test("every demo piece is drawn alike by the export and by the browser", async (
     const ids = [...new Set(piece.items.flatMap((i: { styleId: string | null }) => i.styleId ?? []))];
     const styles = await Promise.all(ids.map(async (s) => (await (await page.request.get(`/api/styles/${s}`)).json()).document));
     const response = await page.request.post("/api/png", {
-      data: { file: { format: "vextal.file", version: 1, piece, styles }, area: { kind: "board" }, ground: true, size: { kind: "width", width: 900 } },
+      data: {
+        file: { format: "vextal.file", version: 1, piece, styles },
+        area: { kind: "board" },
+        ground: true,
+        size: { kind: "width", width: 900 },
+      },
     });
     expect(response.status()).toBe(200);
     const picture = PNG.sync.read(await response.body());

@@ -19,7 +19,10 @@ test.afterEach(() => {
 async function serve(databaseUrl: string): Promise<string> {
   const port = await freePort();
   says = "";
-  server = spawn(process.execPath, ["scripts/serve.mjs", "127.0.0.1", String(port)], { env: { ...process.env, NODE_ENV: "production", DATABASE_URL: databaseUrl }, stdio: ["ignore", "ignore", "pipe"] });
+  server = spawn(process.execPath, ["scripts/serve.mjs", "127.0.0.1", String(port)], {
+    env: { ...process.env, NODE_ENV: "production", DATABASE_URL: databaseUrl },
+    stdio: ["ignore", "ignore", "pipe"],
+  });
   server.stderr!.on("data", (d) => (says += d));
   return `http://127.0.0.1:${port}`;
 }
@@ -33,8 +36,24 @@ test("a server that is asked to end finishes what runs, and leaves all in the fi
   const file = path.join(folder, "one.db");
   const address = await serve(`file:${file}`);
   await expect.poll(async () => (await read(address))?.status, { timeout: 30_000 }).toBe(200);
-  const piece = { format: "vextal.piece", version: 2, id: "last", name: "Last words", board: { width: 100, height: 50, unit: "px", dpi: 96, ground: null }, items: [] };
-  const saves = Array.from({ length: 20 }, (_, i) => fetch(`${address}/api/pieces`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ ...piece, id: `last-${i}` }) }).then((r) => r.status, () => 0));
+  const piece = {
+    format: "vextal.piece",
+    version: 2,
+    id: "last",
+    name: "Last words",
+    board: { width: 100, height: 50, unit: "px", dpi: 96, ground: null },
+    items: [],
+  };
+  const saves = Array.from({ length: 20 }, (_, i) =>
+    fetch(`${address}/api/pieces`, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ ...piece, id: `last-${i}` }),
+    }).then(
+      (r) => r.status,
+      () => 0,
+    ),
+  );
   // Some are still on their way.
   expect(await saves[0]).toBe(201);
   server!.kill("SIGTERM");
@@ -69,7 +88,10 @@ test("a server whose database is away says so, and serves when it is there", asy
 test("a server that cannot work ends, and says why", async () => {
   const damaged = path.join(folder, "damaged.db");
   writeFileSync(damaged, "no database at all ".repeat(1000));
-  for (const [url, why] of [[`file:${damaged}`, "damaged"], ["gopher://somewhere", "no address"]]) {
+  for (const [url, why] of [
+    [`file:${damaged}`, "damaged"],
+    ["gopher://somewhere", "no address"],
+  ]) {
     await serve(url);
     const [code] = await once(server!, "exit");
     expect(code).toBe(1);

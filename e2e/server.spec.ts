@@ -3,12 +3,21 @@ import { request as httpRequest } from "node:http";
 import { PNG } from "pngjs";
 
 const piece = (id: string) => ({
-  format: "vextal.piece", version: 1, id, name: "From outside",
-  board: { width: 100, height: 50, unit: "px", dpi: 96, ground: null }, items: [],
+  format: "vextal.piece",
+  version: 1,
+  id,
+  name: "From outside",
+  board: { width: 100, height: 50, unit: "px", dpi: 96, ground: null },
+  items: [],
 });
 
 /** A request with headers that a browser would not let a page set. */
-function raw(url: string, method: string, headers: Record<string, string>, body = ""): Promise<{ status: number; type: string; body: string }> {
+function raw(
+  url: string,
+  method: string,
+  headers: Record<string, string>,
+  body = "",
+): Promise<{ status: number; type: string; body: string }> {
   return new Promise((resolve, reject) => {
     const r = httpRequest(url, { method, headers: { "content-type": "application/json", ...headers } }, (res) => {
       let text = "";
@@ -28,7 +37,8 @@ test("documents are created, read, replaced by revision and refused with problem
   expect(await (await request.post("/api/pieces", { data: piece("outside") })).json()).toMatchObject({ revision: 1 });
   expect((await request.post("/api/pieces", { data: { ...piece("outside"), name: "Another" } })).status()).toBe(409);
   expect((await request.post("/api/pieces", { data: piece("outside"), headers: { "if-none-match": "*" } })).status()).toBe(409);
-  const put = (match: string | null, name: string) => request.put("/api/pieces/outside", { data: { ...piece("outside"), name }, headers: match ? { "if-match": match } : {} });
+  const put = (match: string | null, name: string) =>
+    request.put("/api/pieces/outside", { data: { ...piece("outside"), name }, headers: match ? { "if-match": match } : {} });
   expect((await put(null, "A")).status()).toBe(428);
   expect((await put('"1"', "A")).headers().etag).toBe('"2"');
   expect((await put('"1"', "A")).headers().etag).toBe('"2"');
@@ -37,13 +47,18 @@ test("documents are created, read, replaced by revision and refused with problem
   expect(stale.headers()["content-type"]).toContain("application/problem+json");
   expect(await stale.json()).toMatchObject({ status: 412, title: "Changed elsewhere", revision: 2 });
   expect((await put("*", "C")).status()).toBe(200);
-  for (const [data, message] of [[{ ...piece("x"), board: {} }, "board.width"], [{ ...piece("x"), version: 3 }, "newer Vextal"], [[], "no format version"]] as const) {
+  for (const [data, message] of [
+    [{ ...piece("x"), board: {} }, "board.width"],
+    [{ ...piece("x"), version: 3 }, "newer Vextal"],
+    [[], "no format version"],
+  ] as const) {
     const refused = await request.post("/api/pieces", { data });
     expect(refused.status()).toBe(422);
     expect((await refused.json()).detail).toContain(message);
   }
   expect((await request.get("/api/pieces/none")).status()).toBe(404);
-  for (const address of ["/api/hats", "/api/constructor", "/api/__proto__/x", "/api/pieces/%E5%AD%97", "/api/pieces/%00"]) expect((await request.get(address)).status()).toBe(404);
+  for (const address of ["/api/hats", "/api/constructor", "/api/__proto__/x", "/api/pieces/%E5%AD%97", "/api/pieces/%00"])
+    expect((await request.get(address)).status()).toBe(404);
 });
 
 test("photos and documents of more than ten megabytes arrive whole", async ({ request }) => {
@@ -87,9 +102,14 @@ test("what no page of ours asks is refused with words, and never by a fault", as
     const answer = await raw(`${address}${bad}`, "GET", {});
     expect([answer.status, answer.type]).toEqual([400, "application/problem+json"]);
   }
-  expect((await raw(`${address}/api/pieces`, "POST", { "content-type": "application/json-evil" }, JSON.stringify(piece("evil")))).status).toBe(422);
+  expect(
+    (await raw(`${address}/api/pieces`, "POST", { "content-type": "application/json-evil" }, JSON.stringify(piece("evil")))).status,
+  ).toBe(422);
   expect(JSON.parse((await raw(`${address}/api/faces/%25/uses`, "GET", {})).body)).toEqual([]);
-  for (const [where, field] of [["photos", "photo"], ["faces", "font"]]) {
+  for (const [where, field] of [
+    ["photos", "photo"],
+    ["faces", "font"],
+  ]) {
     const form = new FormData();
     form.set(field, new File([], "empty"));
     expect((await fetch(`${address}/api/${where}`, { method: "POST", body: form })).status).toBe(422);
@@ -105,16 +125,27 @@ test("every answer carries the headers that keep others out (OWASP Secure Header
   for (const address of ["/", "/api/pieces", "/api/hats", "/icon.svg", script]) {
     const headers = (await request.get(address)).headers();
     expect(headers).toMatchObject({
-      "x-content-type-options": "nosniff", "x-frame-options": "DENY", "referrer-policy": "same-origin",
-      "cross-origin-opener-policy": "same-origin", "cross-origin-resource-policy": "same-origin", "permissions-policy": expect.stringContaining("camera=()"),
+      "x-content-type-options": "nosniff",
+      "x-frame-options": "DENY",
+      "referrer-policy": "same-origin",
+      "cross-origin-opener-policy": "same-origin",
+      "cross-origin-resource-policy": "same-origin",
+      "permissions-policy": expect.stringContaining("camera=()"),
     });
     expect(headers).not.toHaveProperty("x-powered-by");
   }
 });
 
 test("absurd pictures are refused at once, and the server goes on", async ({ request }) => {
-  const file = { format: "vextal.file", version: 1, piece: { ...piece("wide"), version: 2, board: { width: 20000, height: 20000, unit: "in", dpi: 2400, ground: "#000000" } }, styles: [] };
-  const response = await request.post("/api/png", { data: { file, area: { kind: "board" }, ground: true, size: { kind: "dpi", dpi: 2400 } } });
+  const file = {
+    format: "vextal.file",
+    version: 1,
+    piece: { ...piece("wide"), version: 2, board: { width: 20000, height: 20000, unit: "in", dpi: 2400, ground: "#000000" } },
+    styles: [],
+  };
+  const response = await request.post("/api/png", {
+    data: { file, area: { kind: "board" }, ground: true, size: { kind: "dpi", dpi: 2400 } },
+  });
   expect(response.status()).toBe(422);
   expect((await response.json()).detail).toContain("too large");
   expect((await request.get("/api/pieces")).status()).toBe(200);

@@ -48,7 +48,8 @@ test("a style lies on the shelf, is saved as a file and letters a word", async (
 test("files that are none of ours, newer or torn get a message, and change nothing", async ({ page }) => {
   await page.goto("/");
   const before = await page.request.get("/api/pieces").then((r) => r.json());
-  const give = (name: string, text: string) => page.getByLabel("File to open").setInputFiles({ name, mimeType: "application/json", buffer: Buffer.from(text) });
+  const give = (name: string, text: string) =>
+    page.getByLabel("File to open").setInputFiles({ name, mimeType: "application/json", buffer: Buffer.from(text) });
   await give("notes.json", "Dear Sir");
   await expect(page.getByText(/neither a piece, a style/)).toBeVisible();
   await give("new.json", JSON.stringify({ format: "vextal.style", version: 9 }));

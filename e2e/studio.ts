@@ -80,7 +80,8 @@ export async function gripAt(page: Page, name: string): Promise<{ x: number; y: 
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 }
 
-export const choose = (page: Page, group: string, option: string): Promise<void> => page.getByRole("radiogroup", { name: group, exact: true }).getByRole("radio", { name: option, exact: true }).click();
+export const choose = (page: Page, group: string, option: string): Promise<void> =>
+  page.getByRole("radiogroup", { name: group, exact: true }).getByRole("radio", { name: option, exact: true }).click();
 
 export const openFold = async (page: Page, title: string | RegExp): Promise<void> => {
   const fold = page.getByRole("button", { name: title });

@@ -55,7 +55,9 @@ export function ensureBuild() {
   const stamp = sourceStamp();
   if (existsSync(stampFile) && existsSync(at(".next", "BUILD_ID")) && readFileSync(stampFile, "utf8") === stamp) return false;
   console.log("Building the application (about half a minute)…");
-  const status = run(process.execPath, [at("node_modules/next/dist/bin/next"), "build"], { env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production" } });
+  const status = run(process.execPath, [at("node_modules/next/dist/bin/next"), "build"], {
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production" },
+  });
   if (status !== 0) throw new Error("The application could not be built; the message is above.");
   bundleChild();
   mkdirSync(at(".next"), { recursive: true });
@@ -67,7 +69,14 @@ export function ensureBuild() {
 function bundleChild() {
   const { buildSync } = createRequire(import.meta.url)("esbuild");
   buildSync({
-    entryPoints: [at("server/drawing/child.ts")], outfile: at(".next", "vextal", "drawing.mjs"), bundle: true, platform: "node", format: "esm", target: "node20", packages: "external", logLevel: "warning",
+    entryPoints: [at("server/drawing/child.ts")],
+    outfile: at(".next", "vextal", "drawing.mjs"),
+    bundle: true,
+    platform: "node",
+    format: "esm",
+    target: "node20",
+    packages: "external",
+    logLevel: "warning",
   });
 }
 
@@ -84,5 +93,7 @@ export function ensureChromium() {
     run("apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], { env, stdio: ["ignore", "ignore", "inherit"] });
     if (existsSync("/usr/bin/chromium")) return "/usr/bin/chromium";
   }
-  throw new Error("The browser tests need Chromium. Install Debian's package with “sudo apt-get install chromium”, or name a browser in the variable CHROMIUM.");
+  throw new Error(
+    "The browser tests need Chromium. Install Debian's package with “sudo apt-get install chromium”, or name a browser in the variable CHROMIUM.",
+  );
 }

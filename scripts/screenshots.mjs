@@ -15,13 +15,27 @@ const server = spawn(process.execPath, [path.join(root, "e2e/serve.mjs"), String
 
 async function up() {
   for (let i = 0; i < 120; i++) {
-    if (await fetch(`${base}/api/pieces`).then((r) => r.ok, () => false)) return;
+    if (
+      await fetch(`${base}/api/pieces`).then(
+        (r) => r.ok,
+        () => false,
+      )
+    )
+      return;
     await new Promise((r) => setTimeout(r, 250));
   }
   throw new Error("The server did not answer.");
 }
 
-const flags = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"];
+const flags = [
+  "--no-sandbox",
+  "--disable-gpu",
+  "--disable-quic",
+  "--no-first-run",
+  "--disable-background-networking",
+  "--disable-component-update",
+  "--disable-sync",
+];
 try {
   await up();
   const browser = await chromium.launch({ executablePath: ensureChromium(), args: flags });

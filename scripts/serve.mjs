@@ -28,7 +28,8 @@ function isReadable(url) {
 }
 
 const server = http.createServer((request, response) => {
-  if (!methods.includes(request.method)) return refuse(response, 405, "Not done here", `Vextal does nothing by ${request.method}.`, { allow: methods.join(", ") });
+  if (!methods.includes(request.method))
+    return refuse(response, 405, "Not done here", `Vextal does nothing by ${request.method}.`, { allow: methods.join(", ") });
   if (!isReadable(request.url)) return refuse(response, 400, "Not understood", "This address cannot be read.");
   void handle(request, response);
 });

@@ -2,13 +2,17 @@
 import { execFileSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 
-const files = execFileSync("git", ["ls-files", "-co", "--exclude-standard", "*.ts", "*.tsx", "*.mjs"], { encoding: "utf8" }).trim().split("\n");
+const files = execFileSync("git", ["ls-files", "-co", "--exclude-standard", "*.ts", "*.tsx", "*.mjs"], { encoding: "utf8" })
+  .trim()
+  .split("\n");
 const isTest = (f) => /\.(test|spec)\.tsx?$/.test(f) || /^(tests|e2e)\//.test(f);
 let code = 0;
 let tests = 0;
 const rooms = new Map();
 for (const file of files) {
-  const lines = readFileSync(file, "utf8").split("\n").filter((l) => l.trim()).length;
+  const lines = readFileSync(file, "utf8")
+    .split("\n")
+    .filter((l) => l.trim()).length;
   if (isTest(file)) tests += lines;
   else {
     code += lines;

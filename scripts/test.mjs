@@ -1,5 +1,5 @@
-// npm test: installs what is missing, then type check, lint, dependency rule, Jest, build, Playwright.
-// `--static` stops after the first three. The last line counts every check and test.
+// npm test: installs what is missing, then type check, format, lint, dependency rule, Jest, build, Playwright.
+// `--static` stops before the unit tests. The last line counts every check and test.
 import { mkdirSync, readFileSync, rmSync } from "node:fs";
 import path from "node:path";
 import { ensureBuild, ensureChromium, ensurePackages, root, run } from "./ensure.mjs";
@@ -50,8 +50,25 @@ step("packages", () => {
 });
 step("types", check([bin("typescript/bin/tsc"), "--noEmit"]));
 step("types of the core, without a platform", check([bin("typescript/bin/tsc"), "--noEmit", "-p", "tsconfig.core.json"]));
+step("format", check([bin("prettier/bin/prettier.cjs"), "--check", "--log-level", "warn", "**/*.{ts,tsx,mjs,cjs}"]));
 step("lint", check([bin("eslint/bin/eslint.js"), ".", "--max-warnings", "0"]));
-step("dependency rule", check([bin("dependency-cruiser/bin/dependency-cruise.mjs"), "--config", ".dependency-cruiser.cjs", "--output-type", "err", "core", "worker", "server", "app", "studio", "cli", "demo"]));
+step(
+  "dependency rule",
+  check([
+    bin("dependency-cruiser/bin/dependency-cruise.mjs"),
+    "--config",
+    ".dependency-cruiser.cjs",
+    "--output-type",
+    "err",
+    "core",
+    "worker",
+    "server",
+    "app",
+    "studio",
+    "cli",
+    "demo",
+  ]),
+);
 if (!process.argv.includes("--static")) {
   step("unit tests", jest);
   const built = step("build", () => {

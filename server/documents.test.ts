@@ -81,7 +81,11 @@ describe("documents", () => {
     const style = styleOf();
     await create(db, "styles", style);
     const own = { ...style, name: "Own" };
-    await create(db, "pieces", board(word("Tea"), word("Room", { id: "two", ownStyle: own }), word("Bare", { id: "three", styleId: null })));
+    await create(
+      db,
+      "pieces",
+      board(word("Tea"), word("Room", { id: "two", ownStyle: own }), word("Bare", { id: "three", styleId: null })),
+    );
     await remove(db, "styles", style.id);
     const after = (await get(db, "pieces", piece.id)).document;
     expect(after.items.map((i) => i.ownStyle?.name ?? null)).toEqual(["Test", "Own", null]);
@@ -102,7 +106,15 @@ describe("documents", () => {
     await remove(db, "styles", style.id);
     // Changed while the style was away.
     const away = await get(db, "pieces", piece.id);
-    await replace(db, "pieces", { ...away.document, items: away.document.items.map((i) => (i.id === "three" ? { ...i, ownStyle: { ...style, name: "Mine now" } } : i)) }, away.revision);
+    await replace(
+      db,
+      "pieces",
+      {
+        ...away.document,
+        items: away.document.items.map((i) => (i.id === "three" ? { ...i, ownStyle: { ...style, name: "Mine now" } } : i)),
+      },
+      away.revision,
+    );
     await restore(db, "styles", style.id);
     expect((await get(db, "pieces", piece.id)).document.items.map((i) => i.ownStyle?.name ?? null)).toEqual([null, "Test", "Mine now"]);
     expect((await list(db, "pieces"))[0].updatedAt).toBeGreaterThanOrEqual(entry.updatedAt);
@@ -174,13 +186,26 @@ describe("pictures and the demo", () => {
 
   test("a large drawing is kept small, one that takes too long is drawn no more until it changes, and the next ones are", async () => {
     // Thousands of letters, each with its own outline.
-    const many = Array.from({ length: 20 }, (_, i) => word("Brindlemoor ".repeat(30), { id: `w${i}`, y: i * 10, styleId: null, ownStyle: styleOf([coat("A", flat("face")), coat("B", flat("edge"), [grow(2)])]) }));
+    const many = Array.from({ length: 20 }, (_, i) =>
+      word("Brindlemoor ".repeat(30), {
+        id: `w${i}`,
+        y: i * 10,
+        styleId: null,
+        ownStyle: styleOf([coat("A", flat("face")), coat("B", flat("edge"), [grow(2)])]),
+      }),
+    );
     await create(db, "pieces", board(...many));
     const large = await picture(db, "pieces", piece.id);
     expect(large.type).toBe("image/png");
     expect(large.bytes.length).toBeLessThan(400_000);
     const impatient = new Drawer({ time: 1, memory: 500 });
-    const job = { file: { piece: board(word("Tea")), styles: [styleOf()] }, area: { kind: "board" as const }, ground: true, faces: [], photos: new Map<string, string>() };
+    const job = {
+      file: { piece: board(word("Tea")), styles: [styleOf()] },
+      area: { kind: "board" as const },
+      ground: true,
+      faces: [],
+      photos: new Map<string, string>(),
+    };
     await expect(impatient.ask({ kind: "draw", job })).rejects.toThrow(/was stopped/);
     const patient = new Drawer({ time: 30_000, memory: 500 });
     const stop = new AbortController();

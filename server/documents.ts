@@ -59,22 +59,22 @@ export async function list(db: Database, shelf: Shelf): Promise<Entry[]> {
 /** @throws NotFound */
 export async function get<S extends Shelf>(db: Database, shelf: S, id: string): Promise<Stored<S>> {
   const { table, read } = shelves[shelf];
-  const [row] = await db.select().from(table).where(and(eq(table.id, id), isNull(table.deletedAt)));
+  const [row] = await db
+    .select()
+    .from(table)
+    .where(and(eq(table.id, id), isNull(table.deletedAt)));
   if (!row) throw new NotFound();
   return { document: read(JSON.parse(row.document)) as Documents[S], revision: row.revision };
 }
 
 /**
- * Puts a new document on the shelf. Asked again with the same document, as after an answer that was lost, it does nothing, unless nothing may be there.
+ * Puts a new document on the shelf. Asked again with the same document, as after an answer that was lost, it does nothing, unless nothing
+ * may be there.
  * @throws Exists where the id is taken by another document
  */
 export async function create<S extends Shelf>(db: Database, shelf: S, document: Documents[S], onlyNew = false): Promise<Stored<S>> {
   const { table } = shelves[shelf];
-  const rows = await db
-    .insert(table)
-    .values(newRow(document))
-    .onConflictDoNothing()
-    .returning({ id: table.id });
+  const rows = await db.insert(table).values(newRow(document)).onConflictDoNothing().returning({ id: table.id });
   if (rows.length) return { document, revision: 1 };
   const there = await ifThere(get(db, shelf, document.id));
   if (onlyNew || !there || !alike(there.document, document)) throw new Exists();
@@ -82,14 +82,22 @@ export async function create<S extends Shelf>(db: Database, shelf: S, document: 
 }
 
 /** A document as it first lies on the shelf. */
-export const newRow = (document: Piece | Style, now = Date.now()) => ({ id: document.id, name: document.name, document: JSON.stringify(document), revision: 1, createdAt: now, updatedAt: now });
+export const newRow = (document: Piece | Style, now = Date.now()) => ({
+  id: document.id,
+  name: document.name,
+  document: JSON.stringify(document),
+  revision: 1,
+  createdAt: now,
+  updatedAt: now,
+});
 
 /** Whether two documents say the same; both were read by the same schema, which gives their keys one order. */
 const alike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /**
- * Puts `document` in the place of revision `revision`, or of whatever is there where that is null. Where it is there already, as after an answer that
- * was lost, nothing is done (RFC 9110, section 9.2.2: PUT is idempotent; section 13.1.1: what If-Match asked for has been done before).
+ * Puts `document` in the place of revision `revision`, or of whatever is there where that is null. Where it is there already, as after an
+ * answer that was lost, nothing is done (RFC 9110, section 9.2.2: PUT is idempotent; section 13.1.1: what If-Match asked for has been done
+ * before).
  * @throws Conflict where another revision is there, NotFound where none is
  */
 export async function replace<S extends Shelf>(db: Database, shelf: S, document: Documents[S], revision: number | null): Promise<number> {
@@ -110,7 +118,10 @@ export async function remove(db: Database, shelf: Shelf, id: string): Promise<vo
   const { table } = shelves[shelf];
   await db.delete(table).where(and(isNotNull(table.deletedAt), lt(table.deletedAt, Date.now() - keptDeleted)));
   const { document } = await get(db, shelf, id);
-  const gone = db.update(table).set({ deletedAt: Date.now() }).where(and(eq(table.id, id), isNull(table.deletedAt)));
+  const gone = db
+    .update(table)
+    .set({ deletedAt: Date.now() })
+    .where(and(eq(table.id, id), isNull(table.deletedAt)));
   await db.batch([gone, ...(shelf === "styles" ? await keepLooks(db, document as Style) : [])]);
 }
 
@@ -124,16 +135,28 @@ export const ifThere = <T>(found: Promise<T>): Promise<T | undefined> =>
 const keepLooks = (db: Database, style: Style) => inPieces(db, style.id, (item) => (item.ownStyle ? item : { ...item, ownStyle: style }));
 
 /** When a style comes back, every lettering that was given its look follows it again; changes of its own since then it keeps. */
-const relinked = (db: Database, style: Style) => inPieces(db, style.id, (item) => (alike(item.ownStyle, style) ? { ...item, ownStyle: null } : item));
+const relinked = (db: Database, style: Style) =>
+  inPieces(db, style.id, (item) => (alike(item.ownStyle, style) ? { ...item, ownStyle: null } : item));
 
-/** The changes of all pieces, deleted ones too, with items that are linked to a style. They are a matter of the style: pieces keep their place on the shelf. */
+/**
+ * The changes of all pieces, deleted ones too, with items that are linked to a style. They are a matter of the style: pieces keep their
+ * place on the shelf.
+ */
 async function inPieces(db: Database, styleId: string, change: (item: Item) => Item) {
-  const rows = await db.select().from(pieces).where(holds(pieces.document, `"styleId":${JSON.stringify(styleId)}`));
+  const rows = await db
+    .select()
+    .from(pieces)
+    .where(holds(pieces.document, `"styleId":${JSON.stringify(styleId)}`));
   return rows.flatMap((row) => {
     const piece = openPiece(JSON.parse(row.document));
     const items = piece.items.map((i) => (i.styleId === styleId ? change(i) : i));
     if (items.every((item, k) => item === piece.items[k])) return [];
-    return [db.update(pieces).set({ document: JSON.stringify({ ...piece, items }), revision: row.revision + 1 }).where(and(eq(pieces.id, row.id), eq(pieces.revision, row.revision)))];
+    return [
+      db
+        .update(pieces)
+        .set({ document: JSON.stringify({ ...piece, items }), revision: row.revision + 1 })
+        .where(and(eq(pieces.id, row.id), eq(pieces.revision, row.revision))),
+    ];
   });
 }
 
@@ -143,7 +166,10 @@ export async function restore(db: Database, shelf: Shelf, id: string): Promise<v
   const [row] = await db.select().from(table).where(eq(table.id, id));
   if (!row) throw new NotFound();
   const back = db.update(table).set({ deletedAt: null }).where(eq(table.id, id));
-  await db.batch([back, ...(shelf === "styles" && row.deletedAt !== null ? await relinked(db, read(JSON.parse(row.document)) as Style) : [])]);
+  await db.batch([
+    back,
+    ...(shelf === "styles" && row.deletedAt !== null ? await relinked(db, read(JSON.parse(row.document)) as Style) : []),
+  ]);
 }
 
 /** The pieces on the shelf with items that follow a style, newest first; those whose items have coats of their own instead are left out. */
@@ -160,7 +186,12 @@ export async function piecesWith(db: Database, styleId: string): Promise<Entry[]
 /** A copy under a name and an id of its own. @throws NotFound */
 export async function copy<S extends Shelf>(db: Database, shelf: S, id: string): Promise<Stored<S>> {
   const { document } = await get(db, shelf, id);
-  return create(db, shelf, { ...document, id: nanoid(12), name: `${document.name.slice(0, 70)} copy`, ...("named" in document ? { named: true } : {}) });
+  return create(db, shelf, {
+    ...document,
+    id: nanoid(12),
+    name: `${document.name.slice(0, 70)} copy`,
+    ...("named" in document ? { named: true } : {}),
+  });
 }
 
 /** The styles that a piece is linked to, with their revisions; those that are gone are left out. */

@@ -30,7 +30,10 @@ export interface Picture {
  */
 export async function picture(db: Database, shelf: Shelf, id: string, fresh = false): Promise<Picture> {
   const tag = await tagOf(db, shelf, id);
-  const [row] = await db.select().from(pictures).where(and(eq(pictures.shelf, shelf), eq(pictures.id, id)));
+  const [row] = await db
+    .select()
+    .from(pictures)
+    .where(and(eq(pictures.shelf, shelf), eq(pictures.id, id)));
   if (row?.tag === tag) return { ...row, stale: false };
   const coming = drawn(db, shelf, id);
   if (fresh || !row) return coming;
@@ -38,22 +41,40 @@ export async function picture(db: Database, shelf: Shelf, id: string, fresh = fa
   return { ...row, stale: true };
 }
 
-/** What a picture is drawn of, without reading it all: the revisions of the document and of the styles that it follows, and which of its photos and faces are here. */
+/**
+ * What a picture is drawn of, without reading it all: the revisions of the document and of the styles that it follows, and which of its
+ * photos and faces are here.
+ */
 async function tagOf(db: Database, shelf: Shelf, id: string): Promise<string> {
   const { table } = shelves[shelf];
-  const [row] = await db.select({ revision: table.revision, document: table.document }).from(table).where(and(eq(table.id, id), isNull(table.deletedAt)));
+  const [row] = await db
+    .select({ revision: table.revision, document: table.document })
+    .from(table)
+    .where(and(eq(table.id, id), isNull(table.deletedAt)));
   if (!row) throw new NotFound();
-  const named = (pattern: RegExp, documents: readonly string[]) => [...new Set(documents.flatMap((d) => [...d.matchAll(pattern)].map((m) => m[1])))];
+  const named = (pattern: RegExp, documents: readonly string[]) => [
+    ...new Set(documents.flatMap((d) => [...d.matchAll(pattern)].map((m) => m[1]))),
+  ];
   const followed = shelf === "styles" ? [] : named(/"styleId":"([A-Za-z0-9_-]+)"/g, [row.document]);
-  const looks = followed.length ? await db.select({ id: styles.id, revision: styles.revision, document: styles.document }).from(styles).where(and(inArray(styles.id, followed), isNull(styles.deletedAt))).orderBy(styles.id) : [];
+  const looks = followed.length
+    ? await db
+        .select({ id: styles.id, revision: styles.revision, document: styles.document })
+        .from(styles)
+        .where(and(inArray(styles.id, followed), isNull(styles.deletedAt)))
+        .orderBy(styles.id)
+    : [];
   const all = [row.document, ...looks.map((s) => s.document)];
-  const count = async (table: typeof photos | typeof faces, ids: readonly string[]) => (ids.length ? `.${await db.$count(table, inArray(table.id, [...ids]))}` : "");
-  const here = (await count(photos, named(/"photo":\{"id":"([0-9a-f]{32})"/g, all))) + (await count(faces, named(/"face":"(own-[0-9a-f]+)"/g, all)));
+  const count = async (table: typeof photos | typeof faces, ids: readonly string[]) =>
+    ids.length ? `.${await db.$count(table, inArray(table.id, [...ids]))}` : "";
+  const here =
+    (await count(photos, named(/"photo":\{"id":"([0-9a-f]{32})"/g, all))) + (await count(faces, named(/"face":"(own-[0-9a-f]+)"/g, all)));
   return `${shelf[0]}${row.revision}${looks.map((s) => `.${s.id}.${s.revision}`).join("")}${here}`;
 }
 
 // Kept on the process, since routes may be bundled apart.
-const shared = globalThis as typeof globalThis & { vextalPictures?: { drawing: Map<string, Promise<Picture>>; later: Map<string, ReturnType<typeof setTimeout>> } };
+const shared = globalThis as typeof globalThis & {
+  vextalPictures?: { drawing: Map<string, Promise<Picture>>; later: Map<string, ReturnType<typeof setTimeout>> };
+};
 const { drawing, later } = (shared.vextalPictures ??= { drawing: new Map(), later: new Map() });
 
 /** Draws a picture and keeps it. Who asks while it is being drawn waits for the same. */
@@ -71,9 +92,19 @@ async function drawAndKeep(db: Database, shelf: Shelf, id: string): Promise<Pict
   const tag = await tagOf(db, shelf, id);
   const { file, area } = shelf === "styles" ? onAWord((await get(db, "styles", id)).document) : await asAPiece(db, id);
   const { piece, styles: looks } = file;
-  const job: DrawJob = { file, area, ground: true, faces: await ownFacesFor(db, piece), photos: await photosFor(db, piece, looks, photoSide), small };
+  const job: DrawJob = {
+    file,
+    area,
+    ground: true,
+    faces: await ownFacesFor(db, piece),
+    photos: await photosFor(db, piece, looks, photoSide),
+    small,
+  };
   const made = await drawForShelf(job).then(
-    (d) => (d.kind === "svg" ? { type: "image/svg+xml; charset=utf-8", bytes: Buffer.from(d.svg) } : { type: "image/png", bytes: Buffer.from(d.png) }),
+    (d) =>
+      d.kind === "svg"
+        ? { type: "image/svg+xml; charset=utf-8", bytes: Buffer.from(d.svg) }
+        : { type: "image/png", bytes: Buffer.from(d.png) },
     (error: unknown) => {
       // It is not tried over and over: the next change makes it be drawn again.
       if (isProblem(error)) return { type: "image/svg+xml; charset=utf-8", bytes: Buffer.from(notDrawn) };
@@ -81,7 +112,10 @@ async function drawAndKeep(db: Database, shelf: Shelf, id: string): Promise<Pict
     },
   );
   const row = { shelf, id, tag, ...made };
-  await db.insert(pictures).values(row).onConflictDoUpdate({ target: [pictures.shelf, pictures.id], set: { tag, ...made } });
+  await db
+    .insert(pictures)
+    .values(row)
+    .onConflictDoUpdate({ target: [pictures.shelf, pictures.id], set: { tag, ...made } });
   return { ...row, stale: false };
 }
 
@@ -97,19 +131,33 @@ async function asAPiece(db: Database, id: string): Promise<{ file: Pick<PieceFil
 function onAWord(style: Style): { file: { piece: Piece; styles: Style[] }; area: DrawJob["area"] } {
   const text = [...(style.name.split(/\s+/)[0] ?? "Aa")].slice(0, 14).join("");
   const piece = newPiece({
-    id: "picture", name: style.name,
+    id: "picture",
+    name: style.name,
     board: { width: 600, height: 400, unit: "px", dpi: 96, ground: null },
-    items: [newLettering({
-      id: "word", text, face: style.madeWith?.face ?? firstFace, size: 200, letterSpacing: 0, lineSpacing: 1,
-      align: "centre", x: 300, y: 250, turn: 0, styleId: style.id, ownStyle: null,
-    })],
+    items: [
+      newLettering({
+        id: "word",
+        text,
+        face: style.madeWith?.face ?? firstFace,
+        size: 200,
+        letterSpacing: 0,
+        lineSpacing: 1,
+        align: "centre",
+        x: 300,
+        y: 250,
+        turn: 0,
+        styleId: style.id,
+        ownStyle: null,
+      }),
+    ],
   });
   return { file: { piece, styles: [style] }, area: { kind: "items", ids: ["word"] } };
 }
 
 /** Draws one after another what has no picture yet, or a stale one, while nothing else is waited for. */
 export async function drawMissing(db: Database): Promise<void> {
-  for (const shelf of ["pieces", "styles"] as const) for (const { id } of await list(db, shelf)) await ifThere(picture(db, shelf, id, true));
+  for (const shelf of ["pieces", "styles"] as const)
+    for (const { id } of await list(db, shelf)) await ifThere(picture(db, shelf, id, true));
 }
 
 /** A document is saved several times a second while it is worked on: it is drawn when that has been over for so long, in milliseconds. */

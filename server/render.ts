@@ -32,8 +32,19 @@ export const pngRequestSchema = z.object({
 export type PngRequest = z.infer<typeof pngRequestSchema>;
 
 /** The photos that a piece may show. @param most pixels of the longer side, where they are only looked at small */
-export async function photosFor(db: Database | undefined, piece: Piece, styles: readonly Style[], most?: number): Promise<Map<string, string>> {
-  const ids = [...new Set(looksOf(piece, styles).flatMap(photosOf).map((p) => p.id))];
+export async function photosFor(
+  db: Database | undefined,
+  piece: Piece,
+  styles: readonly Style[],
+  most?: number,
+): Promise<Map<string, string>> {
+  const ids = [
+    ...new Set(
+      looksOf(piece, styles)
+        .flatMap(photosOf)
+        .map((p) => p.id),
+    ),
+  ];
   return ids.length ? embeddedPhotos(db ?? (await database()), ids, most) : new Map();
 }
 
@@ -51,9 +62,18 @@ type Draws = (job: DrawJob) => Promise<Drawing>;
 const here = async (job: DrawJob): Promise<Drawing> => draw((await serverEngine()) as LoadedEngine, job);
 
 /** The SVG of a piece, drawn in this process. */
-export async function renderSvg({ piece, styles }: Pick<PieceFile, "piece" | "styles">, options: Partial<Pick<SvgOptions, "area" | "ground" | "photos">> = {}): Promise<string> {
+export async function renderSvg(
+  { piece, styles }: Pick<PieceFile, "piece" | "styles">,
+  options: Partial<Pick<SvgOptions, "area" | "ground" | "photos">> = {},
+): Promise<string> {
   const photos = options.photos ?? (await photosFor(undefined, piece, styles));
-  const drawing = await here({ file: { piece, styles }, area: options.area ?? { kind: "board" }, ground: options.ground ?? true, faces: [], photos });
+  const drawing = await here({
+    file: { piece, styles },
+    area: options.area ?? { kind: "board" },
+    ground: options.ground ?? true,
+    faces: [],
+    photos,
+  });
   return (drawing as { svg: string }).svg;
 }
 
@@ -62,7 +82,10 @@ export async function renderSvg({ piece, styles }: Pick<PieceFile, "piece" | "st
  * @param photos as data URLs by their ids; those of the shelf where they are left out
  * @throws Problem where nothing is inked or the size is too large
  */
-export async function renderPng({ file, area, ground, size }: PngRequest, { signal, photos, draws = here }: { signal?: AbortSignal; photos?: ReadonlyMap<string, string>; draws?: Draws } = {}): Promise<Buffer> {
+export async function renderPng(
+  { file, area, ground, size }: PngRequest,
+  { signal, photos, draws = here }: { signal?: AbortSignal; photos?: ReadonlyMap<string, string>; draws?: Draws } = {},
+): Promise<Buffer> {
   const faces = draws === here ? [] : await ownFacesFor(undefined, file.piece);
   const drawing = await draws({ file, area, ground, size, faces, photos: photos ?? (await photosFor(undefined, file.piece, file.styles)) });
   const { svg, pixels } = drawing as Extract<Drawing, { kind: "svg" }>;
@@ -71,7 +94,8 @@ export async function renderPng({ file, area, ground, size }: PngRequest, { sign
 }
 
 /** As `renderPng`, with all work in processes of its own. */
-export const exportPng = (request: PngRequest, signal: AbortSignal): Promise<Buffer> => renderPng(request, { signal, draws: (job) => drawExport(job, signal) });
+export const exportPng = (request: PngRequest, signal: AbortSignal): Promise<Buffer> =>
+  renderPng(request, { signal, draws: (job) => drawExport(job, signal) });
 
 /** Draws a picture for the shelf. */
 export const drawForShelf: Draws = (job) => drawPicture(job);

@@ -8,8 +8,8 @@ import { drawMissing } from "./pictures";
 const pause = 3000;
 
 /**
- * Opens the database when the server starts. Where it is away, it says so, once for each reason, and tries again; requests are answered with the reason meanwhile.
- * Where trying is in vain the process ends, with a message.
+ * Opens the database when the server starts. Where it is away, it says so, once for each reason, and tries again; requests are answered
+ * with the reason meanwhile. Where trying is in vain the process ends, with a message.
  */
 export async function start(): Promise<void> {
   process.once("exit", closeDrawers);

@@ -15,7 +15,9 @@ export function useFaceFonts(faces: readonly FaceEntry[]): void {
     const fresh = faces.filter((f) => !registered.has(f.id));
     if (!fresh.length) return;
     const sheet = document.createElement("style");
-    sheet.textContent = fresh.map((f) => `@font-face{font-family:"face-${f.id}";src:url("/api/faces/${f.id}");font-weight:1 1000}`).join("\n");
+    sheet.textContent = fresh
+      .map((f) => `@font-face{font-family:"face-${f.id}";src:url("/api/faces/${f.id}");font-weight:1 1000}`)
+      .join("\n");
     document.head.append(sheet);
     for (const f of fresh) registered.add(f.id);
   }, [faces]);

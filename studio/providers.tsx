@@ -11,7 +11,12 @@ export function Providers({ nonce, children }: { nonce?: string; children: React
     <ThemeProvider attribute="class" defaultTheme="light" nonce={nonce} disableTransitionOnChange>
       <QueryClientProvider client={queries}>
         <Tooltip.Provider delayDuration={500}>{children}</Tooltip.Provider>
-        <Toaster position="bottom-center" toastOptions={{ classNames: { toast: "!bg-graphite !text-paper !border-0 !font-sans", actionButton: "!bg-accent !text-on-accent" } }} />
+        <Toaster
+          position="bottom-center"
+          toastOptions={{
+            classNames: { toast: "!bg-graphite !text-paper !border-0 !font-sans", actionButton: "!bg-accent !text-on-accent" },
+          }}
+        />
       </QueryClientProvider>
     </ThemeProvider>
   );

@@ -51,13 +51,19 @@ function Desk() {
             <Drawer />
           </aside>
         </Panel>
-        <Separator aria-label="Width of the drawer" className="w-1 bg-rule/40 outline-none transition-colors hover:bg-accent focus-visible:bg-accent" />
+        <Separator
+          aria-label="Width of the drawer"
+          className="w-1 bg-rule/40 outline-none transition-colors hover:bg-accent focus-visible:bg-accent"
+        />
         <Panel>
           <Group orientation="vertical">
             <Panel>
               <Bench />
             </Panel>
-            <Separator aria-label="Height of the coat strip" className="h-1 bg-rule/40 outline-none transition-colors hover:bg-accent focus-visible:bg-accent" />
+            <Separator
+              aria-label="Height of the coat strip"
+              className="h-1 bg-rule/40 outline-none transition-colors hover:bg-accent focus-visible:bg-accent"
+            />
             <Panel defaultSize={136} minSize={104} maxSize={260} groupResizeBehavior="preserve-pixel-size">
               <CoatStrip />
             </Panel>

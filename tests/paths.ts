@@ -3,7 +3,13 @@ import { type Path, PathBuilder } from "../core/curves/path";
 import { perimeter, signedArea } from "../core/curves/polygon";
 
 export const rectangle = (x: number, y: number, w: number, h: number): Path =>
-  new PathBuilder().move(x, y).line(x + w, y).line(x + w, y + h).line(x, y + h).close().build();
+  new PathBuilder()
+    .move(x, y)
+    .line(x + w, y)
+    .line(x + w, y + h)
+    .line(x, y + h)
+    .close()
+    .build();
 
 export const polygonPath = (points: readonly (readonly [number, number])[]): Path => {
   const b = new PathBuilder().move(...(points[0] as [number, number]));

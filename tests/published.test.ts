@@ -6,7 +6,11 @@ import { styleSchema } from "../core/style/schema";
 import { shippedFaces } from "../server/faces/shipped";
 
 describe("what is published", () => {
-  test.each([["piece", pieceSchema], ["style", styleSchema], ["file", pieceFileSchema]] as const)("the JSON Schema of a %s is today's", (name, schema) => {
+  test.each([
+    ["piece", pieceSchema],
+    ["style", styleSchema],
+    ["file", pieceFileSchema],
+  ] as const)("the JSON Schema of a %s is today's", (name, schema) => {
     const published = JSON.parse(readFileSync(`docs/schemas/${name}.schema.json`, "utf8"));
     expect(published).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(schema, { io: "input", reused: "ref" }))));
   });
@@ -25,7 +29,9 @@ describe("what is published", () => {
     const { dependencies } = JSON.parse(readFileSync("package.json", "utf8")) as { dependencies: Record<string, string> };
     const reasons = readFileSync("docs/dependencies.md", "utf8");
     for (const name of Object.keys(dependencies)) {
-      const known = /^@(expo-google-fonts|fontsource|fontsource-variable)\//.test(name) ? `${name.split("/")[0]}/` : name.replace(/^@dnd-kit\//, "");
+      const known = /^@(expo-google-fonts|fontsource|fontsource-variable)\//.test(name)
+        ? `${name.split("/")[0]}/`
+        : name.replace(/^@dnd-kit\//, "");
       expect(reasons).toContain(known);
     }
   });

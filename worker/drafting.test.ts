@@ -4,7 +4,20 @@ import { newLettering, type Lettering } from "../core/piece/schema";
 import { Drafting } from "./drafting";
 
 const lettering = (values: Partial<Lettering> = {}) =>
-  newLettering({ id: "a", text: "Night", face: "f", size: 100, letterSpacing: 0, lineSpacing: 1, align: "centre", x: 0, y: 0, styleId: null, ownStyle: null, ...values });
+  newLettering({
+    id: "a",
+    text: "Night",
+    face: "f",
+    size: 100,
+    letterSpacing: 0,
+    lineSpacing: 1,
+    align: "centre",
+    x: 0,
+    y: 0,
+    styleId: null,
+    ownStyle: null,
+    ...values,
+  });
 
 test("nothing is a draft unless something is dragged", () => {
   const drafting = new Drafting();
@@ -49,7 +62,9 @@ test("a node of an envelope is part of what an item is made of", () => {
   const drafting = new Drafting();
   const bent = (x: number) => {
     const mesh = flatMesh();
-    return lettering({ bend: { kind: "envelope", scope: "block", gap: 0, meshes: [{ ...mesh, nodes: mesh.nodes.map((n, i) => (i ? n : { ...n, x })) }] } });
+    return lettering({
+      bend: { kind: "envelope", scope: "block", gap: 0, meshes: [{ ...mesh, nodes: mesh.nodes.map((n, i) => (i ? n : { ...n, x })) }] },
+    });
   };
   drafting.next([bent(0)], false);
   drafting.exactTook(300, false);

@@ -15,19 +15,33 @@ function drawn(path: Path, view: View | undefined, kernel: CurveKernel): string 
 }
 
 /** What the page needs to know of an item to draw its handles. */
-export function itemUpdate(item: Item, placed: Placed, layers: readonly LayerUpdate[], { faceHere, photoMissing }: { faceHere: boolean; photoMissing: boolean }, kernel: CurveKernel): ItemUpdate {
+export function itemUpdate(
+  item: Item,
+  placed: Placed,
+  layers: readonly LayerUpdate[],
+  { faceHere, photoMissing }: { faceHere: boolean; photoMissing: boolean },
+  kernel: CurveKernel,
+): ItemUpdate {
   const { view } = placed;
   const shared = {
-    id: item.id, matrix: placed.matrix, layers, hidden: item.hidden, locked: item.locked,
+    id: item.id,
+    matrix: placed.matrix,
+    layers,
+    hidden: item.hidden,
+    locked: item.locked,
     view: view ? { box: view.box, corners: view.corners } : null,
     ink: seenBox(view, placed.ink),
     photoMissing,
     painted: layers.length ? joinAll(layers.map((l) => l.bounds)) : empty,
   };
-  if (placed.kind === "shape") return { ...shared, kind: "shape", frame: shared.ink, metrics: shapeMetrics, outline: drawn(placed.outline, view, kernel) };
+  if (placed.kind === "shape")
+    return { ...shared, kind: "shape", frame: shared.ink, metrics: shapeMetrics, outline: drawn(placed.outline, view, kernel) };
   const { setting, bent, face } = placed;
   return {
-    ...shared, kind: "lettering", metrics: face.metrics, faceHere,
+    ...shared,
+    kind: "lettering",
+    metrics: face.metrics,
+    faceHere,
     frame: seenBox(view, bent.frame),
     carets: bent.carets.map((c) => ({ ...c, foot: seen(view, c.foot), head: seen(view, c.head) })),
     lines: setting.lines,

@@ -9,11 +9,13 @@ const here = new Map<string, boolean>();
 /** Finds out which photos are here, so that another can stand in for those that are not. */
 export async function lookForPhotos(ids: readonly string[]): Promise<void> {
   await Promise.all(
-    ids.filter((id) => !here.has(id)).map(async (id) => {
-      // A server that does not answer is asked again, and keeps nothing from being drawn.
-      const response = await fetch(photoAddress(id), { method: "HEAD" }).catch(() => undefined);
-      if (response && (response.ok || response.status === 404)) here.set(id, response.ok);
-    }),
+    ids
+      .filter((id) => !here.has(id))
+      .map(async (id) => {
+        // A server that does not answer is asked again, and keeps nothing from being drawn.
+        const response = await fetch(photoAddress(id), { method: "HEAD" }).catch(() => undefined);
+        if (response && (response.ok || response.status === 404)) here.set(id, response.ok);
+      }),
   );
 }
 
@@ -24,7 +26,10 @@ export function forgetMissingPhotos(): void {
 
 export const isMissing = (id: string): boolean => here.get(id) === false;
 
-/** Photos as data URLs, for a file that needs no other; those that are not here are left out. @throws Problem where one that is here is not given */
+/**
+ * Photos as data URLs, for a file that needs no other; those that are not here are left out.
+ * @throws Problem where one that is here is not given
+ */
 export async function embeddedPhotos(ids: readonly string[]): Promise<Map<string, string>> {
   const found = new Map<string, string>();
   for (const id of ids) {

@@ -114,7 +114,13 @@ export interface Picture {
 export interface FaceFacts {
   readonly axes: readonly Axis[];
   readonly places: readonly NamedPlace[];
-  readonly features: readonly { readonly tag: string; readonly name: string; readonly on: boolean; readonly changes: readonly string[]; readonly picture: Picture | null }[];
+  readonly features: readonly {
+    readonly tag: string;
+    readonly name: string;
+    readonly on: boolean;
+    readonly changes: readonly string[];
+    readonly picture: Picture | null;
+  }[];
 }
 
 export interface AlternateChoice {

@@ -21,7 +21,16 @@ import { fetchFace, forgetList, listFaces } from "./faces";
 import { embeddedPhotos, forgetMissingPhotos, isMissing, lookForPhotos, photoAddress } from "./photos";
 import { Drafting } from "./drafting";
 import { itemUpdate } from "./item-update";
-import { layerKey, type Answer, type Known, type LayerUpdate, type Picture, type SceneUpdate, type SceneWorker, type SvgRequest } from "./protocol";
+import {
+  layerKey,
+  type Answer,
+  type Known,
+  type LayerUpdate,
+  type Picture,
+  type SceneUpdate,
+  type SceneWorker,
+  type SvgRequest,
+} from "./protocol";
 
 let engine: Promise<LoadedEngine> | undefined;
 const ready = () =>
@@ -42,7 +51,9 @@ const versionOf = (layer: SceneLayer): number => {
 // By item too: two letterings that are set alike share their layers, and ids must be their own.
 let nodes = memoByIdentity<SceneLayer, SvgNode>(16);
 const nodeOf = (layer: SceneLayer, item: SceneItem): SvgNode =>
-  nodes(layer, item.id, () => layerNode(layer, item, `b-${item.id}-${layer.id}`, (id) => (isMissing(id) ? undefined : { href: photoAddress(id) })));
+  nodes(layer, item.id, () =>
+    layerNode(layer, item, `b-${item.id}-${layer.id}`, (id) => (isMissing(id) ? undefined : { href: photoAddress(id) })),
+  );
 
 function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known): LayerUpdate {
   const version = versionOf(layer);
@@ -64,7 +75,8 @@ function handleOf(fill: SceneFill | undefined): Pick<LayerUpdate, "line" | "phot
   return fill.kind === "photo" ? { photo: { area: fill.area, box, matrix } } : { line: { from: fill.from, to: fill.to, box, matrix } };
 }
 
-const lacksPhoto = (item: SceneItem | undefined): boolean => item?.layers.some((l) => l.fills.some((f) => f.kind === "photo" && isMissing(f.photo))) ?? false;
+const lacksPhoto = (item: SceneItem | undefined): boolean =>
+  item?.layers.some((l) => l.fills.some((f) => f.kind === "photo" && isMissing(f.photo))) ?? false;
 
 async function sceneOf({ piece, styles }: PieceFile, draft = false): Promise<Compiled & { engine: LoadedEngine }> {
   const e = await ready();
@@ -102,7 +114,11 @@ const worker: SceneWorker = {
     answered(async () => {
       const draft = drafting.next(file.piece.items, dragging);
       const { scene, placed, times, engine: e } = await sceneOf(file, draft);
-      if (!draft) drafting.exactTook(Object.values(times).reduce((a, b) => a + b, 0), dragging);
+      if (!draft)
+        drafting.exactTook(
+          Object.values(times).reduce((a, b) => a + b, 0),
+          dragging,
+        );
       const start = performance.now();
       await lookForPhotos(photosIn(scene));
       const drawn = new Map(scene.items.map((i) => [i.id, i]));
@@ -112,7 +128,14 @@ const worker: SceneWorker = {
         const faceHere = !isLettering(item) || e.face(item.face) !== undefined;
         return itemUpdate(item, placed[i], layers, { faceHere, photoMissing: lacksPhoto(sceneItem) }, e.kernel);
       });
-      const update: SceneUpdate = { width: scene.width, height: scene.height, ground: scene.ground, items, draft, times: { ...times, svg: performance.now() - start } };
+      const update: SceneUpdate = {
+        width: scene.width,
+        height: scene.height,
+        ground: scene.ground,
+        items,
+        draft,
+        times: { ...times, svg: performance.now() - start },
+      };
       return update;
     }),
   svg: ({ file, items, ground, withPiece }: SvgRequest) =>
@@ -151,7 +174,15 @@ const worker: SceneWorker = {
       const style = styleOf(item, new Map(file.styles.map((s) => [s.id, s])));
       if (!style) return null;
       const plain = { ...item, axes: {}, features: {}, lines: [], letters: [], loosen: null };
-      return strainOf(style, face, set(e.hb, opened, plain).letters.map((l) => l.outline), item.size, e.kernel) ?? null;
+      return (
+        strainOf(
+          style,
+          face,
+          set(e.hb, opened, plain).letters.map((l) => l.outline),
+          item.size,
+          e.kernel,
+        ) ?? null
+      );
     }),
   svgShapes: (text) =>
     answered(async () => {

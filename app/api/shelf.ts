@@ -9,7 +9,10 @@ export interface Context<P> {
 }
 
 /** Runs a handler on one of the shelves; another name is not found. */
-export const onShelf = <P extends { shelf: string; id?: string }>(context: Context<P>, handler: (db: Database, shelf: Shelf, params: P) => Promise<Response>) =>
+export const onShelf = <P extends { shelf: string; id?: string }>(
+  context: Context<P>,
+  handler: (db: Database, shelf: Shelf, params: P) => Promise<Response>,
+) =>
   answer(async () => {
     const params = await context.params;
     if (!Object.hasOwn(shelves, params.shelf) || (params.id !== undefined && !isSoundId(params.id))) throw new NotFound();

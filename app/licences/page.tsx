@@ -15,8 +15,8 @@ export default function Page() {
       </p>
       <h1 className="mt-4 text-2xl font-bold">Faces and their licences</h1>
       <p className="mt-2 text-pencil">
-        Vextal ships {shippedFaces.length} faces, unchanged, under open licences. What you letter with them is yours; the outlines in an exported
-        file need no licence of the face.
+        Vextal ships {shippedFaces.length} faces, unchanged, under open licences. What you letter with them is yours; the outlines in an
+        exported file need no licence of the face.
       </p>
       <table className="mt-6 w-full text-left">
         <thead className="border-b border-rule text-pencil">

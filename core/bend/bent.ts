@@ -40,7 +40,13 @@ export const unbent = (setting: Setting): Bent => ({
 });
 
 /** Puts together what a bend gave. */
-export function bentFrom(setting: Setting, letters: readonly BentLetter[], carets: readonly CaretStop[], marks: readonly Path[] = [], messages: readonly string[] = []): Bent {
+export function bentFrom(
+  setting: Setting,
+  letters: readonly BentLetter[],
+  carets: readonly CaretStop[],
+  marks: readonly Path[] = [],
+  messages: readonly string[] = [],
+): Bent {
   const ink = joinAll(letters.map((l) => shifted(l.outline.bounds, l.x, l.y)));
   const feet = carets.flatMap((c) => [c.foot, c.head]).map((p): Bounds => ({ minX: p.x, maxX: p.x, minY: p.y, maxY: p.y }));
   const frame = joinAll(feet);
@@ -53,7 +59,13 @@ const kept = memoByIdentity<Path, Path>();
 const remembered = 4;
 
 /** A setting with its outlines bent by a smooth map of each line. */
-export function warped(setting: Setting, kernel: Kernel, lineWarp: (line: number) => NamedWarp, marks: readonly Path[] = [], messages: readonly string[] = []): Bent {
+export function warped(
+  setting: Setting,
+  kernel: Kernel,
+  lineWarp: (line: number) => NamedWarp,
+  marks: readonly Path[] = [],
+  messages: readonly string[] = [],
+): Bent {
   const point = new Float64Array(6);
   const image = (warp: Warp, p: Point): Point => {
     warp(p.x, p.y, point);
@@ -64,7 +76,12 @@ export function warped(setting: Setting, kernel: Kernel, lineWarp: (line: number
   for (const l of setting.letters) count.set(l.outline, (count.get(l.outline) ?? 0) + 1);
   const letters = setting.letters.map((l): BentLetter => {
     const map = lineWarp(l.line);
-    const outline = kept(l.outline, `${kernel.name} ${map.key} ${l.x} ${l.y}`, () => kernel.bent(l.outline, l, map, bendTolerance), (kernel.name === "draft" ? 1 : remembered) * count.get(l.outline)!);
+    const outline = kept(
+      l.outline,
+      `${kernel.name} ${map.key} ${l.x} ${l.y}`,
+      () => kernel.bent(l.outline, l, map, bendTolerance),
+      (kernel.name === "draft" ? 1 : remembered) * count.get(l.outline)!,
+    );
     return { ...l, outline, x: 0, y: 0, quad: quadOf(l).map((p) => image(map.warp, p)) };
   });
   const carets = setting.carets.map((c): CaretStop => {
@@ -82,5 +99,7 @@ export function lineBox(setting: Setting, line: number): Bounds {
 }
 
 /** A box that something can be divided by. */
-export const solid = (b: Bounds): Bounds => (isEmpty(b) ? { minX: 0, minY: -700, maxX: 1, maxY: 0 } : { minX: b.minX, minY: b.minY, maxX: Math.max(b.maxX, b.minX + 1), maxY: Math.max(b.maxY, b.minY + 1) });
-
+export const solid = (b: Bounds): Bounds =>
+  isEmpty(b)
+    ? { minX: 0, minY: -700, maxX: 1, maxY: 0 }
+    : { minX: b.minX, minY: b.minY, maxX: Math.max(b.maxX, b.minX + 1), maxY: Math.max(b.maxY, b.minY + 1) };

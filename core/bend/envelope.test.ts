@@ -17,8 +17,12 @@ import type { EnvelopeBend } from "./schema";
 import { startingForms } from "./starting-forms";
 
 const out = new Float64Array(6);
-const edge = (of: (t: number) => [number, number, number, number]): Edge => (t, o) => o.set(of(t));
-const between = (a: [number, number], b: [number, number]) => edge((t) => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, b[0] - a[0], b[1] - a[1]]);
+const edge =
+  (of: (t: number) => [number, number, number, number]): Edge =>
+  (t, o) =>
+    o.set(of(t));
+const between = (a: [number, number], b: [number, number]) =>
+  edge((t) => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, b[0] - a[0], b[1] - a[1]]);
 
 // S. A. Coons, Surfaces for Computer-Aided Design of Space Forms, MIT Project MAC TR-41 (1967); G. Farin, Curves and Surfaces for CAGD.
 describe("a Coons patch", () => {
@@ -32,7 +36,12 @@ describe("a Coons patch", () => {
     const want = new Float64Array(4);
     for (let i = 0; i <= 20; i++) {
       const t = i / 20;
-      for (const [e, u, v] of [[top, t, 0], [bottom, t, 1], [left, 0, t], [right, 1, t]] as const) {
+      for (const [e, u, v] of [
+        [top, t, 0],
+        [bottom, t, 1],
+        [left, 0, t],
+        [right, 1, t],
+      ] as const) {
         e(t, want);
         map(u, v, out);
         expect(out[0]).toBeCloseTo(want[0], 12);
@@ -44,9 +53,16 @@ describe("a Coons patch", () => {
   test("gives the derivatives of what it maps", () => {
     const h = 1e-6;
     const [a, b] = [new Float64Array(6), new Float64Array(6)];
-    for (const [u, v] of [[0.2, 0.3], [0.5, 0.9], [0.77, 0.1]]) {
+    for (const [u, v] of [
+      [0.2, 0.3],
+      [0.5, 0.9],
+      [0.77, 0.1],
+    ]) {
       map(u, v, out);
-      for (const [k, du, dv] of [[2, h, 0], [4, 0, h]]) {
+      for (const [k, du, dv] of [
+        [2, h, 0],
+        [4, 0, h],
+      ]) {
         map(u + du, v + dv, a);
         map(u - du, v - dv, b);
         // Central differences with a step of 1e-6 are good to about 1e-8 here.
@@ -57,8 +73,17 @@ describe("a Coons patch", () => {
   });
 
   test("of four straight edges of a parallelogram is an affine map", () => {
-    const flat = coonsMap({ top: between([1, 2], [5, 3]), bottom: between([2, 8], [6, 9]), left: between([1, 2], [2, 8]), right: between([5, 3], [6, 9]) });
-    for (const [u, v] of [[0, 0], [0.3, 0.8], [1, 0.5]]) {
+    const flat = coonsMap({
+      top: between([1, 2], [5, 3]),
+      bottom: between([2, 8], [6, 9]),
+      left: between([1, 2], [2, 8]),
+      right: between([5, 3], [6, 9]),
+    });
+    for (const [u, v] of [
+      [0, 0],
+      [0.3, 0.8],
+      [1, 0.5],
+    ]) {
       flat(u, v, out);
       expect([...out]).toEqual([1 + 4 * u + v, 2 + u + 6 * v, 4, 1, 1, 6].map((n) => expect.closeTo(n, 12)));
     }
@@ -71,12 +96,14 @@ describe("a mesh", () => {
   test("of one patch is the Coons patch of its four edges", () => {
     const mesh = meshOf(curved);
     const sheet = new Sheet(mesh);
-    const side = (fixed: "u" | "v", at: number): Edge => (t, o) => {
-      const p = new Float64Array(6);
-      if (fixed === "v") sheet.at(t, at, p);
-      else sheet.at(at, t, p);
-      o.set(fixed === "v" ? [p[0], p[1], p[2], p[3]] : [p[0], p[1], p[4], p[5]]);
-    };
+    const side =
+      (fixed: "u" | "v", at: number): Edge =>
+      (t, o) => {
+        const p = new Float64Array(6);
+        if (fixed === "v") sheet.at(t, at, p);
+        else sheet.at(at, t, p);
+        o.set(fixed === "v" ? [p[0], p[1], p[2], p[3]] : [p[0], p[1], p[4], p[5]]);
+      };
     const coons = coonsMap({ top: side("v", 0), bottom: side("v", 1), left: side("u", 0), right: side("u", 1) });
     const want = new Float64Array(6);
     for (let u = 0; u <= 1; u += 0.125)
@@ -144,7 +171,11 @@ describe("forms to start from", () => {
     expect(new Set(startingForms.map((f) => f.label)).size).toBe(startingForms.length);
     for (const f of startingForms) {
       const still = new Sheet(f.mesh(0));
-      for (const [u, v] of [[0, 0], [0.5, 0.5], [1, 0.3]]) {
+      for (const [u, v] of [
+        [0, 0],
+        [0.5, 0.5],
+        [1, 0.3],
+      ]) {
         still.at(u, v, out);
         expect(Math.hypot(out[0] - u, out[1] - v)).toBeLessThan(1e-3);
       }
@@ -167,8 +198,14 @@ describe("words in an envelope", () => {
     engine = await engineWith("alfa-slab", "pacifico");
     setting = setIn("Sw&ell\nbelow", "alfa-slab");
   });
-  const setIn = (text: string, face: string) => set(engine.hb, engine.face(face)!, settingSchema.parse({ text, face, size: 100, letterSpacing: 0, lineSpacing: 1, align: "centre" }));
-  const inside = (s: Setting, extra: Partial<EnvelopeBend>) => bend(s, { kind: "envelope", scope: "block", meshes: [flatMesh()], gap: 0, ...extra }, { kernel: engine.kernel, capHeight: 700, outline: () => undefined });
+  const setIn = (text: string, face: string) =>
+    set(engine.hb, engine.face(face)!, settingSchema.parse({ text, face, size: 100, letterSpacing: 0, lineSpacing: 1, align: "centre" }));
+  const inside = (s: Setting, extra: Partial<EnvelopeBend>) =>
+    bend(
+      s,
+      { kind: "envelope", scope: "block", meshes: [flatMesh()], gap: 0, ...extra },
+      { kernel: engine.kernel, capHeight: 700, outline: () => undefined },
+    );
   const gentle = () => startingForms.find((f) => f.id === "bowed")!.mesh(0.3);
 
   test("warped outlines lie within 0.05 unit of a dense sampling of the true map", () => {
@@ -249,8 +286,11 @@ describe("words in an envelope", () => {
       .filter((l) => l.line === line)
       .flatMap((l) => {
         const [a, b] = which === "down" ? [l.quad[3], l.quad[2]] : [l.quad[0], l.quad[1]];
-        const points = flatten(l.outline, 0.05).flatMap((c) => Array.from({ length: c.length / 2 }, (_, i) => ({ x: c[2 * i], y: c[2 * i + 1] })));
-        const off = (p: { x: number; y: number }) => Math.abs((p.x - a.x) * (b.y - a.y) - (p.y - a.y) * (b.x - a.x)) / Math.hypot(b.x - a.x, b.y - a.y);
+        const points = flatten(l.outline, 0.05).flatMap((c) =>
+          Array.from({ length: c.length / 2 }, (_, i) => ({ x: c[2 * i], y: c[2 * i + 1] })),
+        );
+        const off = (p: { x: number; y: number }) =>
+          Math.abs((p.x - a.x) * (b.y - a.y) - (p.y - a.y) * (b.x - a.x)) / Math.hypot(b.x - a.x, b.y - a.y);
         return points.filter((p) => off(p) < 1.5);
       });
   }

@@ -21,7 +21,8 @@ export function inEnvelope(setting: Setting, bend: EnvelopeBend, kernel: Kernel)
 }
 
 /** The mesh that bends a line. */
-export const meshOfLine = ({ scope, meshes }: EnvelopeBend, line: number): Mesh => (scope === "lines" ? meshes[Math.min(line, meshes.length - 1)] : meshes[0]);
+export const meshOfLine = ({ scope, meshes }: EnvelopeBend, line: number): Mesh =>
+  scope === "lines" ? meshes[Math.min(line, meshes.length - 1)] : meshes[0];
 
 function lineWarp(setting: Setting, bend: EnvelopeBend, line: number): NamedWarp {
   const mesh = meshOfLine(bend, line);

@@ -23,10 +23,18 @@ let engine: LoadedEngine;
 let setting: Setting;
 beforeAll(async () => {
   engine = await engineWith("anton");
-  setting = set(engine.hb, engine.face("anton")!, settingSchema.parse({ text: "HIGH\nPASS", face: "anton", size: 100, letterSpacing: 0, lineSpacing: 1, align: "centre" }));
+  setting = set(
+    engine.hb,
+    engine.face("anton")!,
+    settingSchema.parse({ text: "HIGH\nPASS", face: "anton", size: 100, letterSpacing: 0, lineSpacing: 1, align: "centre" }),
+  );
 });
 const fill = (outline: Path | undefined, extra: Record<string, unknown> = {}): Fitted =>
-  bend(setting, { kind: "fit", shape: "s", corners: null, inset: 0, gap: 60, ...extra } as never, { kernel: engine.kernel, capHeight: 860, outline: () => outline });
+  bend(setting, { kind: "fit", shape: "s", corners: null, inset: 0, gap: 60, ...extra } as never, {
+    kernel: engine.kernel,
+    capHeight: 860,
+    outline: () => outline,
+  });
 const shield = () => shapeKind("shield").draw(newStep(shapeKind("shield")), { width: 4000, height: 4600 });
 
 test("carets stand among the letters of their own line, also where lines lie close and the shape is bent", () => {
@@ -35,7 +43,9 @@ test("carets stand among the letters of their own line, also where lines lie clo
     polygon.filter((p, i) => {
       const q = polygon[(i + 1) % polygon.length];
       return p.y > y !== q.y > y && x < ((q.x - p.x) * (y - p.y)) / (q.y - p.y) + p.x;
-    }).length % 2 === 1;
+    }).length %
+      2 ===
+    1;
   for (const outline of [shield(), circle(0, 0, 2000), rectangle(-2000, -700, 4000, 1400)])
     for (const gap of [0, 60]) {
       const { letters, carets } = fill(outline, { gap });
@@ -48,7 +58,9 @@ test("carets stand among the letters of their own line, also where lines lie clo
         // What is marked when a letter is, is that letter: no other's middle, nor its own heads and feet outside of it.
         expect(marks.filter((m) => within(m.polygon, ...middle)).map((m) => m.from)).toEqual([l.from]);
         for (const p of l.quad.map((q) => [0.9 * q.x + 0.1 * middle[0], 0.9 * q.y + 0.1 * middle[1]] as const))
-          expect(marks.filter((m) => within(m.polygon, ...p)).every((m) => setting.letters.find((k) => k.from === m.from)?.line === l.line)).toBe(true);
+          expect(
+            marks.filter((m) => within(m.polygon, ...p)).every((m) => setting.letters.find((k) => k.from === m.from)?.line === l.line),
+          ).toBe(true);
       }
     }
 });
@@ -57,7 +69,8 @@ describe("the corners of a shape", () => {
   test("that were moved stay where they are at another inset, and while a handle is dragged", () => {
     const corners = [0.06, 0.24, 0.42, 0.8];
     const at = (kernel: Kernel, inset: number) =>
-      (bend(setting, { kind: "fit", shape: "s", corners, inset, gap: 60 } as never, { kernel, capHeight: 860, outline: shield }) as Fitted).corners!;
+      (bend(setting, { kind: "fit", shape: "s", corners, inset, gap: 60 } as never, { kernel, capHeight: 860, outline: shield }) as Fitted)
+        .corners!;
     const plain = at(engine.kernel, 0);
     for (const inset of [0, 1, 40, 41, 120, 121])
       for (const kernel of [engine.kernel, engine.draft])
@@ -67,7 +80,12 @@ describe("the corners of a shape", () => {
   });
 
   test("do not depend on where the outline starts", () => {
-    const shares = [[10, 20], [310, 20], [310, 120], [10, 120]].map((_, first, all) => {
+    const shares = [
+      [10, 20],
+      [310, 20],
+      [310, 120],
+      [10, 120],
+    ].map((_, first, all) => {
       const [m, ...l] = [...all.slice(first), ...all.slice(0, first)];
       return findCorners(outerTrack(parseSvgPath(`M${m}L${l.join("L")}Z`))!).map((s) => s.toFixed(3));
     });
@@ -83,7 +101,12 @@ describe("the corners of a shape", () => {
   test("of a rectangle are its own, whichever way it runs and wherever it starts", () => {
     for (const path of [rectangle(10, 20, 300, 100), parseSvgPath("M310 120H10V20H310Z"), parseSvgPath("M160 20H310V120H10V20Z")]) {
       const found = cornersOf(path);
-      const want = [[10, 20], [310, 20], [310, 120], [10, 120]];
+      const want = [
+        [10, 20],
+        [310, 20],
+        [310, 120],
+        [10, 120],
+      ];
       found.forEach((c, i) => expect(Math.hypot(c.x - want[i][0], c.y - want[i][1])).toBeLessThan(0.5));
     }
   });
@@ -91,7 +114,12 @@ describe("the corners of a shape", () => {
   test("of a circle lie on its diagonals", () => {
     const found = cornersOf(circle(0, 0, 1000));
     const d = 1000 / Math.SQRT2;
-    const want = [[-d, -d], [d, -d], [d, d], [-d, d]];
+    const want = [
+      [-d, -d],
+      [d, -d],
+      [d, d],
+      [-d, d],
+    ];
     // Found among 720 places: to a degree of the circle, which is 17 units here.
     found.forEach((c, i) => expect(Math.hypot(c.x - want[i][0], c.y - want[i][1])).toBeLessThan(18));
   });
@@ -106,7 +134,12 @@ describe("the corners of a shape", () => {
     const track = outerTrack(shield())!;
     const { top, right, bottom, left } = edgesOf(track, findCorners(track));
     const [a, b] = [new Float64Array(4), new Float64Array(4)];
-    for (const [one, s, two, t] of [[top, 1, right, 0], [right, 1, bottom, 1], [bottom, 0, left, 1], [left, 0, top, 0]] as const) {
+    for (const [one, s, two, t] of [
+      [top, 1, right, 0],
+      [right, 1, bottom, 1],
+      [bottom, 0, left, 1],
+      [left, 0, top, 0],
+    ] as const) {
       one(s, a);
       two(t, b);
       expect(Math.hypot(a[0] - b[0], a[1] - b[1])).toBeLessThan(1e-6);
@@ -138,14 +171,26 @@ describe("words that fill a shape", () => {
     const all = engine.kernel.union(letters.map((l) => l.outline));
     const inside = engine.kernel.grow(outline, -199, { kind: "miter", limit: 4 });
     expect(engine.kernel.area(engine.kernel.subtract(all, [inside]))).toBeLessThan(engine.kernel.area(all) * 1e-4);
-    const corrected = set(engine.hb, engine.face("anton")!, settingSchema.parse({ text: "HUGH\nPASS", face: "anton", size: 100, letterSpacing: 0, lineSpacing: 1, align: "centre" }));
-    const again = bend(corrected, { kind: "fit", shape: "s", corners: null, inset: 200, gap: 60 }, { kernel: engine.kernel, capHeight: 860, outline: () => outline });
+    const corrected = set(
+      engine.hb,
+      engine.face("anton")!,
+      settingSchema.parse({ text: "HUGH\nPASS", face: "anton", size: 100, letterSpacing: 0, lineSpacing: 1, align: "centre" }),
+    );
+    const again = bend(
+      corrected,
+      { kind: "fit", shape: "s", corners: null, inset: 200, gap: 60 },
+      { kernel: engine.kernel, capHeight: 860, outline: () => outline },
+    );
     expect(again.letters).toHaveLength(8);
     expect(again.ink.maxX).toBeCloseTo(fill(outline, { inset: 200 }).ink.maxX, 0);
   });
 
   test("fall back to standing straight, with a message, where there is no shape or nothing of it is left", () => {
-    for (const [outline, extra, why] of [[undefined, {}, /gone/], [rectangle(0, 0, 100, 100), { inset: 500 }, /Nothing is left/], [parseSvgPath("M0 0L100 0"), {}, /encloses nothing/]] as const) {
+    for (const [outline, extra, why] of [
+      [undefined, {}, /gone/],
+      [rectangle(0, 0, 100, 100), { inset: 500 }, /Nothing is left/],
+      [parseSvgPath("M0 0L100 0"), {}, /encloses nothing/],
+    ] as const) {
       const bent = fill(outline, extra);
       expect(bent.messages[0]).toMatch(why);
       expect(bent.letters[0].quad[0].y).toBe(setting.letters[0].y + setting.letters[0].outline.bounds.minY);
@@ -154,7 +199,11 @@ describe("words that fill a shape", () => {
 
   test("where no shape was chosen yet, a message asks for one and does not speak of one that is gone", () => {
     expect(fill(undefined, { shape: "" }).messages[0]).toMatch(/^Choose a shape/);
-    const along = bend(setting, { kind: "guide", line: newStep(guideKind("outline")), letters: "turn", shift: 0, distance: 0, spread: false }, { kernel: engine.kernel, capHeight: 860, outline: () => undefined });
+    const along = bend(
+      setting,
+      { kind: "guide", line: newStep(guideKind("outline")), letters: "turn", shift: 0, distance: 0, spread: false },
+      { kernel: engine.kernel, capHeight: 860, outline: () => undefined },
+    );
     expect(along.messages[0]).toMatch(/^Choose a shape/);
   });
 
@@ -169,13 +218,23 @@ describe("words that fill a shape", () => {
 // Hartley and Zisserman, Multiple View Geometry, chapter 2: a projective map keeps lines straight and cross-ratios as they are.
 describe("perspective by four corners", () => {
   const box = { minX: -100, minY: -50, maxX: 300, maxY: 250 };
-  const corners = [{ x: -80, y: -20 }, { x: 260, y: -60 }, { x: 330, y: 280 }, { x: -140, y: 220 }];
+  const corners = [
+    { x: -80, y: -20 },
+    { x: 260, y: -60 },
+    { x: 330, y: 280 },
+    { x: -140, y: 220 },
+  ];
   const map = perspective(box, corners);
   const out = new Float64Array(6);
   const image = (x: number, y: number) => (map(x, y, out), { x: out[0], y: out[1] });
 
   test("takes the corners of the box to the four", () => {
-    [[-100, -50], [300, -50], [300, 250], [-100, 250]].forEach(([x, y], i) => expect(image(x, y)).toEqual({ x: expect.closeTo(corners[i].x, 9), y: expect.closeTo(corners[i].y, 9) }));
+    [
+      [-100, -50],
+      [300, -50],
+      [300, 250],
+      [-100, 250],
+    ].forEach(([x, y], i) => expect(image(x, y)).toEqual({ x: expect.closeTo(corners[i].x, 9), y: expect.closeTo(corners[i].y, 9) }));
   });
 
   test("keeps lines straight and cross-ratios", () => {
@@ -187,7 +246,10 @@ describe("perspective by four corners", () => {
         fc.pre(Math.hypot(to.x - from.x, to.y - from.y) > 20);
         const p = [0, 0.25, 0.6, 1].map((t) => image(from.x + (to.x - from.x) * t, from.y + (to.y - from.y) * t));
         const length = Math.hypot(p[3].x - p[0].x, p[3].y - p[0].y);
-        for (const q of [p[1], p[2]]) expect(Math.abs((q.x - p[0].x) * (p[3].y - p[0].y) - (q.y - p[0].y) * (p[3].x - p[0].x)) / length).toBeLessThan(1e-9 * Math.max(1, length));
+        for (const q of [p[1], p[2]])
+          expect(Math.abs((q.x - p[0].x) * (p[3].y - p[0].y) - (q.y - p[0].y) * (p[3].x - p[0].x)) / length).toBeLessThan(
+            1e-9 * Math.max(1, length),
+          );
         const along = p.map((q) => Math.hypot(q.x - p[0].x, q.y - p[0].y));
         const ratio = ((along[2] - along[0]) * (along[3] - along[1])) / ((along[2] - along[1]) * (along[3] - along[0]));
         expect(ratio).toBeCloseTo(((0.6 - 0) * (1 - 0.25)) / ((0.6 - 0.25) * (1 - 0)), 5);
@@ -197,7 +259,13 @@ describe("perspective by four corners", () => {
 
   test("is found back by its inverse", () => {
     const back = fromPerspective(box, corners);
-    for (const [x, y] of [[-100, -50], [0, 0], [299, 249], [100, 100]]) expect(back(image(x, y))).toEqual({ x: expect.closeTo(x, 4), y: expect.closeTo(y, 4) });
+    for (const [x, y] of [
+      [-100, -50],
+      [0, 0],
+      [299, 249],
+      [100, 100],
+    ])
+      expect(back(image(x, y))).toEqual({ x: expect.closeTo(x, 4), y: expect.closeTo(y, 4) });
   });
 
   test("asks for corners that a flat sheet can be seen by", () => {

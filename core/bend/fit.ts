@@ -34,7 +34,9 @@ const places = 400;
  */
 export function inShape(setting: Setting, bend: FitBend, outline: Path | undefined, kernel: Kernel, key: string): Fitted {
   if (!outline) {
-    const why = bend.shape ? "The shape that these words filled is gone, so they stand straight." : "Choose a shape for these words to fill.";
+    const why = bend.shape
+      ? "The shape that these words filled is gone, so they stand straight."
+      : "Choose a shape for these words to fill.";
     return { ...unbent(setting), messages: [why] };
   }
   const ground = grounds(outline, `${bend.inset}`, () => {
@@ -46,14 +48,20 @@ export function inShape(setting: Setting, bend: FitBend, outline: Path | undefin
     return track ? { track, found: findCorners(track) } : null;
   });
   if (!ground) {
-    const why = bend.inset > 0 ? "Nothing is left of the shape at this inset, so the words stand straight." : "This shape encloses nothing, so the words stand straight.";
+    const why =
+      bend.inset > 0
+        ? "Nothing is left of the shape at this inset, so the words stand straight."
+        : "This shape encloses nothing, so the words stand straight.";
     return { ...unbent(setting), messages: [why] };
   }
   const { track, found } = ground;
   const corners = bend.corners ?? found;
   const map = maps(track, JSON.stringify(corners), () => coonsMap(edgesOf(track, corners)));
   const rows = rowsOf(setting);
-  const warps = setting.lines.map((l, line): NamedWarp => ({ warp: rowWarp(setting, line, map, rows[line], bend.gap), key: `${key} ${JSON.stringify([corners, rows[line], line, l.ink])}` }));
+  const warps = setting.lines.map((l, line): NamedWarp => ({
+    warp: rowWarp(setting, line, map, rows[line], bend.gap),
+    key: `${key} ${JSON.stringify([corners, rows[line], line, l.ink])}`,
+  }));
   const p = new Float64Array(6);
   const at = (share: number): Point => {
     track.at(share * track.length, p);

@@ -14,32 +14,40 @@ import { angleOfRise, steepest } from "./guides/arc";
 import type { GuideBend } from "./schema";
 
 const p = trackPoint();
-const at = (g: { at: (s: number, out: Float64Array) => void }, s: number) => (g.at(s, p), { x: p[0], y: p[1], dx: p[2], dy: p[3], k: p[4], turned: p[5] });
+const at = (g: { at: (s: number, out: Float64Array) => void }, s: number) => (
+  g.at(s, p),
+  { x: p[0], y: p[1], dx: p[2], dy: p[3], k: p[4], turned: p[5] }
+);
 const make = (kind: string, values: Record<string, unknown> = {}, left = -600, width = 1200) =>
   guideKind(kind).make({ ...newStep(guideKind(kind)), ...values }, { left, width, capHeight: 700, outline: () => undefined });
 
 // Formulas of the circular segment: Bronshtein and Semendyayev, Handbook of Mathematics, "The circle": arc b = r a, chord s = 2 r sin(a/2),
 // sagitta h = r (1 - cos(a/2)).
 describe("an arc", () => {
-  test.each([10, 60, 90, 180, 270, 350])("of %d degrees has the chord and the sagitta of its angle, and the length of the words", (degrees) => {
-    const { guide, anchor } = make("arc", { angle: degrees });
-    const a = (degrees * Math.PI) / 180;
-    const r = 1200 / a;
-    const [start, middle, end] = [0, 600, 1200].map((s) => at(guide, s));
-    expect(Math.hypot(end.x - start.x, end.y - start.y)).toBeCloseTo(2 * r * Math.sin(a / 2), 6);
-    expect(start.y - middle.y).toBeCloseTo(r * (1 - Math.cos(a / 2)), 6);
-    expect(guide.length).toBe(1200);
-    // The middle of the words stays where it is, and x = 0 is where the straight words have it.
-    expect(middle).toMatchObject({ x: expect.closeTo(0, 9), y: expect.closeTo(0, 9) });
-    expect(anchor).toBe(600);
-    // An arc length from the integral of the speed: unit speed throughout.
-    const h = 1e-4;
-    for (const s of [10, 500, 1100]) expect(Math.hypot(at(guide, s + h).x - at(guide, s).x, at(guide, s + h).y - at(guide, s).y) / h).toBeCloseTo(1, 4);
-  });
+  test.each([10, 60, 90, 180, 270, 350])(
+    "of %d degrees has the chord and the sagitta of its angle, and the length of the words",
+    (degrees) => {
+      const { guide, anchor } = make("arc", { angle: degrees });
+      const a = (degrees * Math.PI) / 180;
+      const r = 1200 / a;
+      const [start, middle, end] = [0, 600, 1200].map((s) => at(guide, s));
+      expect(Math.hypot(end.x - start.x, end.y - start.y)).toBeCloseTo(2 * r * Math.sin(a / 2), 6);
+      expect(start.y - middle.y).toBeCloseTo(r * (1 - Math.cos(a / 2)), 6);
+      expect(guide.length).toBe(1200);
+      // The middle of the words stays where it is, and x = 0 is where the straight words have it.
+      expect(middle).toMatchObject({ x: expect.closeTo(0, 9), y: expect.closeTo(0, 9) });
+      expect(anchor).toBe(600);
+      // An arc length from the integral of the speed: unit speed throughout.
+      const h = 1e-4;
+      for (const s of [10, 500, 1100])
+        expect(Math.hypot(at(guide, s + h).x - at(guide, s).x, at(guide, s + h).y - at(guide, s).y) / h).toBeCloseTo(1, 4);
+    },
+  );
 
   test("below 0 hangs: it is the mirror image", () => {
     const [up, down] = [make("arc", { angle: 80 }).guide, make("arc", { angle: -80 }).guide];
-    for (const s of [0, 300, 900]) expect(at(down, s)).toMatchObject({ x: expect.closeTo(at(up, s).x, 6), y: expect.closeTo(-at(up, s).y, 6) });
+    for (const s of [0, 300, 900])
+      expect(at(down, s)).toMatchObject({ x: expect.closeTo(at(up, s).x, 6), y: expect.closeTo(-at(up, s).y, 6) });
   });
 
   test.each([2, 12, 30, 36])("given by a rise of %d %% of its length rises by that", (rise) => {
@@ -70,7 +78,12 @@ describe("a ring", () => {
     expect(at(guide, guide.length).turned).toBeCloseTo(2 * Math.PI, 9);
   });
 
-  test.each([["clockwise", "outside", 0], ["clockwise", "inside", -700], ["counter", "inside", 0], ["counter", "outside", -700]])("%s, %s: the letters stand on it or hang from it", (way, side, lift) => {
+  test.each([
+    ["clockwise", "outside", 0],
+    ["clockwise", "inside", -700],
+    ["counter", "inside", 0],
+    ["counter", "outside", -700],
+  ])("%s, %s: the letters stand on it or hang from it", (way, side, lift) => {
     expect(make("ring", { way, side }).lift ?? 0).toBe(lift);
   });
 });
@@ -91,7 +104,9 @@ describe("other lines", () => {
   });
 
   test("a drawn line without length is said, and the words stand straight", () => {
-    const { guide, message } = make("drawn", { line: { closed: false, nodes: [{ x: 5, y: 5, inX: 0, inY: 0, outX: 0, outY: 0, smooth: false }] } });
+    const { guide, message } = make("drawn", {
+      line: { closed: false, nodes: [{ x: 5, y: 5, inX: 0, inY: 0, outX: 0, outY: 0, smooth: false }] },
+    });
     expect(message).toMatch(/no length/);
     expect(at(guide, 100).y).toBe(0);
   });
@@ -138,10 +153,26 @@ describe("words on a line", () => {
   let setting: Setting;
   beforeAll(async () => {
     engine = await engineWith("anton", "marhey");
-    setting = set(engine.hb, engine.face("anton")!, settingSchema.parse({ text: "Brindle\nmoor", face: "anton", size: 100, letterSpacing: 0, lineSpacing: 1, align: "centre" }));
+    setting = set(
+      engine.hb,
+      engine.face("anton")!,
+      settingSchema.parse({ text: "Brindle\nmoor", face: "anton", size: 100, letterSpacing: 0, lineSpacing: 1, align: "centre" }),
+    );
   });
   const on = (line: Record<string, unknown>, extra: Partial<GuideBend> = {}): Bent =>
-    bend(setting, { kind: "guide", line: { ...newStep(guideKind(line.kind as string)), ...line }, letters: "turn", shift: 0, distance: 0, spread: false, ...extra } as GuideBend, { kernel: engine.kernel, capHeight: 860, outline: () => undefined });
+    bend(
+      setting,
+      {
+        kind: "guide",
+        line: { ...newStep(guideKind(line.kind as string)), ...line },
+        letters: "turn",
+        shift: 0,
+        distance: 0,
+        spread: false,
+        ...extra,
+      } as GuideBend,
+      { kernel: engine.kernel, capHeight: 860, outline: () => undefined },
+    );
 
   test("that turn stay as they are: only turned and moved", () => {
     const bent = on({ kind: "ring", radius: 1800 });
@@ -161,7 +192,9 @@ describe("words on a line", () => {
   test("that flow have their feet on the line itself", () => {
     const bent = on({ kind: "ring", radius: 1800 }, { letters: "flow" });
     const stem = bent.letters.find((l) => l.from === 5)!; // the l, which stands on its baseline
-    const least = Math.min(...flatten(stem.outline, 0.05).flatMap((c) => Array.from({ length: c.length / 2 }, (_, i) => Math.hypot(c[2 * i], c[2 * i + 1]))));
+    const least = Math.min(
+      ...flatten(stem.outline, 0.05).flatMap((c) => Array.from({ length: c.length / 2 }, (_, i) => Math.hypot(c[2 * i], c[2 * i + 1]))),
+    );
     expect(least).toBeCloseTo(1800, 0);
   });
 
@@ -180,8 +213,16 @@ describe("words on a line", () => {
   });
 
   test("spread round a ring stand at equal distances all the way", () => {
-    const even = set(engine.hb, engine.face("anton")!, settingSchema.parse({ text: "OOOOOOOO", face: "anton", size: 100, letterSpacing: 0, lineSpacing: 1, align: "centre" }));
-    const bent = bend(even, { kind: "guide", line: { ...newStep(guideKind("ring")), radius: 2500 }, letters: "turn", shift: 0, distance: 0, spread: true }, { kernel: engine.kernel, capHeight: 860, outline: () => undefined });
+    const even = set(
+      engine.hb,
+      engine.face("anton")!,
+      settingSchema.parse({ text: "OOOOOOOO", face: "anton", size: 100, letterSpacing: 0, lineSpacing: 1, align: "centre" }),
+    );
+    const bent = bend(
+      even,
+      { kind: "guide", line: { ...newStep(guideKind("ring")), radius: 2500 }, letters: "turn", shift: 0, distance: 0, spread: true },
+      { kernel: engine.kernel, capHeight: 860, outline: () => undefined },
+    );
     const angles = bent.letters.map((l) => {
       const [x, y] = [l.quad.reduce((n, q) => n + q.x, 0), l.quad.reduce((n, q) => n + q.y, 0)];
       return (Math.atan2(x, -y) * 180) / Math.PI;

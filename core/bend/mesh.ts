@@ -17,11 +17,18 @@ const knots = z.array(z.number().min(0).max(1)).min(2).max(24);
 export const meshSchema = z
   .object({ across: knots, down: knots, nodes: z.array(meshNodeSchema).max(576) })
   .refine((m) => m.nodes.length === m.across.length * m.down.length, "A mesh has one node for each column and row.")
-  .refine((m) => [m.across, m.down].every((k) => k[0] === 0 && k.at(-1) === 1 && k.every((v, i) => i === 0 || v > k[i - 1])), "The columns and rows of a mesh rise from 0 to 1.");
+  .refine(
+    (m) => [m.across, m.down].every((k) => k[0] === 0 && k.at(-1) === 1 && k.every((v, i) => i === 0 || v > k[i - 1])),
+    "The columns and rows of a mesh rise from 0 to 1.",
+  );
 export type Mesh = z.infer<typeof meshSchema>;
 
 /** A mesh laid on a map of the unit square, with its derivatives found by central differences. */
-export function meshOf(map: (u: number, v: number) => readonly [number, number], across: readonly number[] = [0, 1], down: readonly number[] = [0, 1]): Mesh {
+export function meshOf(
+  map: (u: number, v: number) => readonly [number, number],
+  across: readonly number[] = [0, 1],
+  down: readonly number[] = [0, 1],
+): Mesh {
   const h = 1e-5;
   // Rounded to what a document shows: a ten-thousandth of a thousand units is beyond any eye.
   const round = (v: number) => Math.round(v * 1e6) / 1e6 || 0;
@@ -31,7 +38,14 @@ export function meshOf(map: (u: number, v: number) => readonly [number, number],
       const [right, left] = [map(u + h, v), map(u - h, v)];
       const [low, high] = [map(u, v + h), map(u, v - h)];
       const d = (a: number, b: number) => round((a - b) / (2 * h));
-      return { x: round(x), y: round(y), acrossX: d(right[0], left[0]), acrossY: d(right[1], left[1]), downX: d(low[0], high[0]), downY: d(low[1], high[1]) };
+      return {
+        x: round(x),
+        y: round(y),
+        acrossX: d(right[0], left[0]),
+        acrossY: d(right[1], left[1]),
+        downX: d(low[0], high[0]),
+        downY: d(low[1], high[1]),
+      };
     }),
   );
   return { across: [...across], down: [...down], nodes };
@@ -100,8 +114,12 @@ function twistAt({ across, down, nodes }: Mesh, i: number, j: number): [number, 
   const dv = down[b] - down[t];
   const at = (x: number, y: number) => nodes[y * n + x];
   return [
-    (at(r, j).downX - at(l, j).downX) / du + (at(i, b).acrossX - at(i, t).acrossX) / dv - (at(r, b).x - at(l, b).x - at(r, t).x + at(l, t).x) / (du * dv),
-    (at(r, j).downY - at(l, j).downY) / du + (at(i, b).acrossY - at(i, t).acrossY) / dv - (at(r, b).y - at(l, b).y - at(r, t).y + at(l, t).y) / (du * dv),
+    (at(r, j).downX - at(l, j).downX) / du +
+      (at(i, b).acrossX - at(i, t).acrossX) / dv -
+      (at(r, b).x - at(l, b).x - at(r, t).x + at(l, t).x) / (du * dv),
+    (at(r, j).downY - at(l, j).downY) / du +
+      (at(i, b).acrossY - at(i, t).acrossY) / dv -
+      (at(r, b).y - at(l, b).y - at(r, t).y + at(l, t).y) / (du * dv),
   ];
 }
 

@@ -23,7 +23,13 @@ export interface OnGuide {
 const p = trackPoint();
 
 /** Sets the letters on a guide line; further lines of text stand on its parallel curves. */
-export function onGuide(setting: Setting, { guide, anchor, lift = 0, message }: AnchoredGuide, options: OnGuide, kernel: Kernel, key: string): Bent {
+export function onGuide(
+  setting: Setting,
+  { guide, anchor, lift = 0, message }: AnchoredGuide,
+  options: OnGuide,
+  kernel: Kernel,
+  key: string,
+): Bent {
   const from = anchor + options.shift;
   const up = lift + options.distance;
   const spaced = options.spread && guide.closed ? spread(setting, guide, up) : setting;
@@ -93,7 +99,9 @@ function spread(setting: Setting, guide: Guide, up: number): Setting {
     return slots > 0 ? (around - line.width) / slots : 0;
   });
   // A letter moves by as many spaces as there are places before it, counted about the middle so that it stays where it was.
-  const places = setting.lines.map((_, i) => [...new Set(setting.carets.filter((c) => c.line === i).map((c) => c.foot.x))].sort((a, b) => a - b));
+  const places = setting.lines.map((_, i) =>
+    [...new Set(setting.carets.filter((c) => c.line === i).map((c) => c.foot.x))].sort((a, b) => a - b),
+  );
   const before = (line: number, x: number) => {
     const list = places[line];
     let n = list.findIndex((at) => at > x + 0.01);

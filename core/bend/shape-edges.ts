@@ -72,7 +72,14 @@ export function findCorners(track: Track): Corners {
   const [minY, maxY] = [Math.min(...at.map((q) => q.y)), Math.max(...at.map((q) => q.y))];
   const [w, h] = [maxX - minX || 1, maxY - minY || 1];
   const kinks = kinksOf(track);
-  const found = ([[-1, -1], [1, -1], [1, 1], [-1, 1]] as const).map(([sx, sy]) => {
+  const found = (
+    [
+      [-1, -1],
+      [1, -1],
+      [1, 1],
+      [-1, 1],
+    ] as const
+  ).map(([sx, sy]) => {
     const reach = (q: { x: number; y: number }) => sx * ((q.x - minX) / w - 0.5) + sy * ((q.y - minY) / h - 0.5);
     const farthest = at.reduce((best, q, i) => (reach(q) > reach(at[best]) ? i : best), 0);
     const kink = kinks.filter((k) => reach(k) > reach(at[farthest]) - 0.06).sort((a, b) => reach(b) - reach(a))[0];

@@ -12,7 +12,11 @@ const aside = 1e-7;
  * @param corners places from 0 to 1 where the edge may turn sharply
  */
 export function tabulated(edge: Edge, corners: readonly number[]): Edge {
-  const knots = Float64Array.from([...new Set([...Array.from({ length: stretches + 1 }, (_, i) => i / stretches), ...corners.filter((t) => t > 1e-6 && t < 1 - 1e-6)])].sort((a, b) => a - b));
+  const knots = Float64Array.from(
+    [
+      ...new Set([...Array.from({ length: stretches + 1 }, (_, i) => i / stretches), ...corners.filter((t) => t > 1e-6 && t < 1 - 1e-6)]),
+    ].sort((a, b) => a - b),
+  );
   const n = knots.length - 1;
   // Of each stretch: x0, y0, x1, y1 and the slopes at its two ends, times its width.
   const table = new Float64Array(8 * n);

@@ -27,7 +27,9 @@ export function coatShape(coat: Coat, scale: number, context: FormContext): Shap
   }
   const form = shape;
   const lay = layKind(coat.lay.kind);
-  return lay.kind === "fill" ? form : shapes(form, `${context.kernel.name} ${scale} ${JSON.stringify(coat.lay)}`, () => lay.apply(form, coat.lay, context));
+  return lay.kind === "fill"
+    ? form
+    : shapes(form, `${context.kernel.name} ${scale} ${JSON.stringify(coat.lay)}`, () => lay.apply(form, coat.lay, context));
 }
 
 /**

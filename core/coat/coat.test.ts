@@ -26,7 +26,10 @@ const square = rectangle(0, 0, 100, 100);
 const letters: Shape = { parts: [part(square, 0), part(square, 90), part(square, 0, 300, 1)] };
 const context = () => ({ kernel, letters, ground: noShape, units: (length: number) => length * 10 });
 const shapeOf = (c: ReturnType<typeof coat>) => coatShape(c, 10, context());
-const paintContext = { ink: (id: string) => ({ face: "#ff0000", edge: "#0000ff" })[id] ?? "#808080", board: { width: 500, height: 200, toItem: identity } };
+const paintContext = {
+  ink: (id: string) => ({ face: "#ff0000", edge: "#0000ff" })[id] ?? "#808080",
+  board: { width: 500, height: 200, toItem: identity },
+};
 const layerOf = (c: ReturnType<typeof coat>) => coatLayer("coat", c, shapeOf(c), "inks", paintContext);
 const total = (shape: Shape) => shape.parts.reduce((sum, p) => sum + area(p.path), 0);
 
@@ -41,13 +44,31 @@ describe("every kind", () => {
     for (const step of kinds.form)
       for (const paint of kinds.paint)
         for (const lay of kinds.lay) {
-          const made = { id: "c", name: "C", on: true, form: [{ ...newStep(step), id: "s", on: true }], paint: newStep(paint), lay: newStep(lay), finish: newFinish() };
+          const made = {
+            id: "c",
+            name: "C",
+            on: true,
+            form: [{ ...newStep(step), id: "s", on: true }],
+            paint: newStep(paint),
+            lay: newStep(lay),
+            finish: newFinish(),
+          };
           expect(coatSchema.parse(made)).toEqual(made);
         }
   });
 
   test("fills in what a file leaves out", () => {
-    const sparse = { id: "c", name: "C", form: [{ kind: "letters", id: "a" }, { kind: "grow", id: "b" }], paint: { kind: "flat" }, lay: { kind: "fill" }, finish: {} };
+    const sparse = {
+      id: "c",
+      name: "C",
+      form: [
+        { kind: "letters", id: "a" },
+        { kind: "grow", id: "b" },
+      ],
+      paint: { kind: "flat" },
+      lay: { kind: "fill" },
+      finish: {},
+    };
     const read = coatSchema.parse(sparse);
     expect(read.form[1]).toMatchObject({ amount: 3, join: "miter", miterLimit: 4, on: true });
     expect(read.finish).toEqual(newFinish());
@@ -128,11 +149,30 @@ describe("paints", () => {
   });
 
   const ends = (fill: SceneFill) => "from" in fill && [fill.from.y, fill.to.y];
-  const spanned = (span: string) => layerOf(coat("A", gradient([[0, "face"], [100, "edge"]], { span })));
+  const spanned = (span: string) =>
+    layerOf(
+      coat(
+        "A",
+        gradient(
+          [
+            [0, "face"],
+            [100, "edge"],
+          ],
+          { span },
+        ),
+      ),
+    );
 
   test("a gradient starts again in each letter, each line, or runs over all, or over the board", () => {
-    expect(spanned("letter").fills.map(ends)).toEqual([[0, 100], [0, 100], [300, 400]]);
-    expect(spanned("line").fills.map(ends)).toEqual([[0, 100], [300, 400]]);
+    expect(spanned("letter").fills.map(ends)).toEqual([
+      [0, 100],
+      [0, 100],
+      [300, 400],
+    ]);
+    expect(spanned("line").fills.map(ends)).toEqual([
+      [0, 100],
+      [300, 400],
+    ]);
     expect(spanned("line").paths.map((p) => p.fill)).toEqual([0, 0, 1]);
     expect(spanned("lettering").fills.map(ends)).toEqual([[0, 400]]);
     const [board] = spanned("board").fills;
@@ -141,7 +181,16 @@ describe("paints", () => {
   });
 
   test("stops are sorted, with the ink's colour and their own opacity", () => {
-    const [fill] = layerOf(coat("A", gradient([[100, "edge", 50], [0, "face"], [30, "gone"]]))).fills;
+    const [fill] = layerOf(
+      coat(
+        "A",
+        gradient([
+          [100, "edge", 50],
+          [0, "face"],
+          [30, "gone"],
+        ]),
+      ),
+    ).fills;
     expect(fill).toMatchObject({
       stops: [
         { offset: 0, colour: "#ff0000", opacity: 1 },
@@ -153,7 +202,20 @@ describe("paints", () => {
 
   test("an even mix adds stops between, and none where a colour jumps", () => {
     const stopsOf = (c: ReturnType<typeof coat>) => (layerOf(c).fills[0] as Extract<SceneFill, { kind: "linear" | "radial" }>).stops;
-    const even = stopsOf(coat("A", gradient([[0, "face", 0], [50, "edge"], [50, "face"], [100, "face"]], { mix: "oklab" })));
+    const even = stopsOf(
+      coat(
+        "A",
+        gradient(
+          [
+            [0, "face", 0],
+            [50, "edge"],
+            [50, "face"],
+            [100, "face"],
+          ],
+          { mix: "oklab" },
+        ),
+      ),
+    );
     expect(even).toHaveLength(4 + 8);
     expect(even[4].opacity).toBeCloseTo(4 / 9, 9);
     for (let i = 1; i < even.length; i++) expect(even[i].offset).toBeGreaterThanOrEqual(even[i - 1].offset);
@@ -167,13 +229,31 @@ describe("finishes", () => {
   });
 
   test("a layer stays the same object until something it shows changes", () => {
-    const c = coat("A", gradient([[0, "face"], [100, "edge"]], { span: "lettering" }));
+    const c = coat(
+      "A",
+      gradient(
+        [
+          [0, "face"],
+          [100, "edge"],
+        ],
+        { span: "lettering" },
+      ),
+    );
     const shape = shapeOf(c);
     const one = coatLayer("coat", c, shape, "inks", paintContext);
     const moved = { ...paintContext, board: { ...paintContext.board, width: 999 } };
     expect(coatLayer("coat", structuredClone(c), shape, "inks", moved)).toBe(one);
     expect(coatLayer("coat", c, shape, "other inks", paintContext)).not.toBe(one);
-    const board = coat("A", gradient([[0, "face"], [100, "edge"]], { span: "board" }));
+    const board = coat(
+      "A",
+      gradient(
+        [
+          [0, "face"],
+          [100, "edge"],
+        ],
+        { span: "board" },
+      ),
+    );
     expect(coatLayer("coat", board, shape, "inks", moved)).not.toBe(coatLayer("coat", board, shape, "inks", paintContext));
   });
 });

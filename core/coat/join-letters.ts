@@ -5,8 +5,8 @@ import { weldGroup } from "./forms/weld";
 import { boundsOfPart, type Part } from "./shape";
 
 /**
- * Letters as a hand writes them: those that touch are one outline from the start, so that no coat, no ink that is half opaque and no cutter shows where they overlap.
- * Letters in inks of their own stay apart from the others.
+ * Letters as a hand writes them: those that touch are one outline from the start, so that no coat, no ink that is half opaque and no cutter
+ * shows where they overlap. Letters in inks of their own stay apart from the others.
  */
 export function joinedLetters(parts: readonly Part[], kernel: Kernel): readonly Part[] {
   const boxes = parts.map(boundsOfPart);
@@ -16,7 +16,8 @@ export function joinedLetters(parts: readonly Part[], kernel: Kernel): readonly 
   for (let i = 0; i < parts.length; i++)
     for (let k = 0; k < i; k++) {
       const [a, b] = [groupOf(i), groupOf(k)];
-      if (a !== b && inks[i] === inks[k] && meet(boxes[i], boxes[k]) && touch(parts[k], parts[i], kernel)) group[Math.max(a, b)] = Math.min(a, b);
+      if (a !== b && inks[i] === inks[k] && meet(boxes[i], boxes[k]) && touch(parts[k], parts[i], kernel))
+        group[Math.max(a, b)] = Math.min(a, b);
     }
   if (parts.every((_, i) => groupOf(i) === i)) return parts;
   // A group comes where its first letter stands.

@@ -1,7 +1,9 @@
 import { boxesOf } from "./boxes";
 import type { Contour } from "./contour";
 
-/** How far a contour may stick out of one that it touches from inside, where both were cut on a grid: in units, and as a share of the size. */
+/**
+ * How far a contour may stick out of one that it touches from inside, where both were cut on a grid: in units, and as a share of the size.
+ */
 const rounding = { least: 0.01, share: 1e-6 };
 
 /**
@@ -9,9 +11,9 @@ const rounding = { least: 0.01, share: 1e-6 };
  * lie inside one or round one, and those of the same shape that may lie round any of these. All others are part of the union as they are.
  *
  * What is left out winds 0 about all that is kept. Of the same shape: a contour that goes round another has the other's points in its box,
- * and is kept with it; a counter without its outer would be no border. Of another shape: where it goes round a kept contour without crossing
- * it, either its box holds the other's, or a segment's box of the other reaches out of it, over its curve, and so meets the box of one of
- * its segments.
+ * and is kept with it; a counter without its outer would be no border. Of another shape: where it goes round a kept contour without
+ * crossing it, either its box holds the other's, or a segment's box of the other reaches out of it, over its curve, and so meets the box of
+ * one of its segments.
  * @param owner for each contour, the number of its shape
  */
 export function involved(contours: readonly Contour[], owner: readonly number[]): Uint8Array {
@@ -37,7 +39,11 @@ export function involved(contours: readonly Contour[], owner: readonly number[])
         if (mayGoRound(i, j)) around.add(j, i);
         if (mayGoRound(j, i)) around.add(i, j);
       } else if (marks[i] === 0 || marks[j] === 0) {
-        if (holds(boxes[i], contours[i].size, boxes[j], contours[j].size) || holds(boxes[j], contours[j].size, boxes[i], contours[i].size) || segmentsMeet(boxes[i], contours[i].size, boxes[j], contours[j].size))
+        if (
+          holds(boxes[i], contours[i].size, boxes[j], contours[j].size) ||
+          holds(boxes[j], contours[j].size, boxes[i], contours[i].size) ||
+          segmentsMeet(boxes[i], contours[i].size, boxes[j], contours[j].size)
+        )
           marks[i] = marks[j] = 1;
       }
     }
@@ -90,7 +96,8 @@ function segmentsMeet(a: Float64Array, n: number, b: Float64Array, m: number): b
   const maxY = Math.min(a[4 * n + 3], b[4 * m + 3]);
   for (let i = 0; i < 4 * n; i += 4) {
     if (a[i] > maxX || a[i + 2] < minX || a[i + 1] > maxY || a[i + 3] < minY) continue;
-    for (let j = 0; j < 4 * m; j += 4) if (a[i] <= b[j + 2] && b[j] <= a[i + 2] && a[i + 1] <= b[j + 3] && b[j + 1] <= a[i + 3]) return true;
+    for (let j = 0; j < 4 * m; j += 4)
+      if (a[i] <= b[j + 2] && b[j] <= a[i + 2] && a[i + 1] <= b[j + 3] && b[j + 1] <= a[i + 3]) return true;
   }
   return false;
 }

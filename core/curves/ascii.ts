@@ -61,7 +61,8 @@ export class Ascii {
   take(): string {
     let text = "";
     // In parts, since a call takes a limited number of arguments.
-    for (let at = 0; at < this.#size; at += most) text += String.fromCharCode.apply(null, this.#bytes.subarray(at, Math.min(this.#size, at + most)) as unknown as number[]);
+    for (let at = 0; at < this.#size; at += most)
+      text += String.fromCharCode.apply(null, this.#bytes.subarray(at, Math.min(this.#size, at + most)) as unknown as number[]);
     this.#size = 0;
     return text;
   }

@@ -5,8 +5,12 @@ import { chords, curvatureAt, cut, directionAt, footNear, slopeAt, valueAt } fro
 import { lengthOf, parameterAt } from "./length";
 
 const coordinate = fc.double({ min: -500, max: 500, noNaN: true });
-const segment = fc.integer({ min: 1, max: 3 }).chain((degree) => fc.array(coordinate, { minLength: 2 * degree + 2, maxLength: 2 * degree + 2 }));
-const curve = fc.integer({ min: 2, max: 3 }).chain((degree) => fc.array(coordinate, { minLength: 2 * degree + 2, maxLength: 2 * degree + 2 }));
+const segment = fc
+  .integer({ min: 1, max: 3 })
+  .chain((degree) => fc.array(coordinate, { minLength: 2 * degree + 2, maxLength: 2 * degree + 2 }));
+const curve = fc
+  .integer({ min: 2, max: 3 })
+  .chain((degree) => fc.array(coordinate, { minLength: 2 * degree + 2, maxLength: 2 * degree + 2 }));
 const parameter = fc.double({ min: 0, max: 1, noNaN: true });
 const degreeOf = (p: readonly number[]) => p.length / 2 - 1;
 
@@ -79,7 +83,9 @@ describe("a segment", () => {
         const n = chords(p, 0, d, tolerance);
         for (let i = 0; i < n; i++) {
           const [mx, my] = [0, 1].map((axis) => (valueAt(p, axis, d, i / n) + valueAt(p, axis, d, (i + 1) / n)) / 2);
-          expect(Math.hypot(valueAt(p, 0, d, (i + 0.5) / n) - mx, valueAt(p, 1, d, (i + 0.5) / n) - my)).toBeLessThanOrEqual(tolerance * 1.0001);
+          expect(Math.hypot(valueAt(p, 0, d, (i + 0.5) / n) - mx, valueAt(p, 1, d, (i + 0.5) / n) - my)).toBeLessThanOrEqual(
+            tolerance * 1.0001,
+          );
         }
       }),
       { numRuns: 100 },

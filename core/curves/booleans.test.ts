@@ -128,9 +128,20 @@ describe("curves", () => {
   });
 
   test("that bulge from one another by a hair between two common nodes keep what is between them", () => {
-    // The area of a lens of two parabolas is 2/3 of its length times its width (Archimedes); the square beside it makes the chords those of letters.
-    for (const [length, width] of [[4, 0.02], [4, 0.05], [20, 0.03], [300, 0.04]]) {
-      const lens = new PathBuilder().move(0, 0).quad(length / 2, -width, length, 0).quad(length / 2, width, 0, 0).close().build();
+    // The area of a lens of two parabolas is 2/3 of its length times its width (Archimedes); the square beside it makes the chords those of
+    // letters.
+    for (const [length, width] of [
+      [4, 0.02],
+      [4, 0.05],
+      [20, 0.03],
+      [300, 0.04],
+    ]) {
+      const lens = new PathBuilder()
+        .move(0, 0)
+        .quad(length / 2, -width, length, 0)
+        .quad(length / 2, width, 0, 0)
+        .close()
+        .build();
       const both = kernel.exclude([together(lens, rectangle(0, 100, 600, 600)), rectangle(300, 50, 600, 600)]);
       const square = kernel.area(kernel.exclude([rectangle(0, 100, 600, 600), rectangle(300, 50, 600, 600)]));
       expect((kernel.area(both) - square) / ((2 / 3) * length * width)).toBeCloseTo(1, 2);
@@ -142,7 +153,14 @@ describe("curves", () => {
     const length = 100 * Math.sqrt(depth / 20);
     for (const x of [0, 0.7, 1.9, 3.3, 5.1]) {
       const below = new PathBuilder().move(0, 0).quad(50, 20, 100, 0).line(100, -400).line(0, -400).close().build();
-      const above = new PathBuilder().move(x, 20 - depth).line(x, 420).line(x + 100, 420).line(x + 100, 20 - depth).quad(x + 50, -depth, x, 20 - depth).close().build();
+      const above = new PathBuilder()
+        .move(x, 20 - depth)
+        .line(x, 420)
+        .line(x + 100, 420)
+        .line(x + 100, 20 - depth)
+        .quad(x + 50, -depth, x, 20 - depth)
+        .close()
+        .build();
       // Moved along, they meet aslant, as much lower as both have fallen at half the way.
       const apart = 20 * (x / 100) ** 2;
       const lens = kernel.intersect([below, above.transform(translation(0, -apart))]);
@@ -168,7 +186,11 @@ describe("curves", () => {
 
 describe("what cannot be worked on", () => {
   test.each([NaN, Infinity, -Infinity, 1e12])("a coordinate of %p is refused by name", (v) => {
-    const bad = polygonPath([[0, 0], [100, v], [50, 50]]);
+    const bad = polygonPath([
+      [0, 0],
+      [100, v],
+      [50, 50],
+    ]);
     expect(() => kernel.weld(bad)).toThrow(CurveError);
     expect(() => kernel.grow(bad, 5, { kind: "round" })).toThrow(/not a number|reaches/);
     expect(() => kernel.grow(rectangle(0, 0, 9, 9), v, { kind: "round" })).toThrow(/distance/);

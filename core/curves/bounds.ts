@@ -32,8 +32,7 @@ export const shifted = (b: Bounds, x: number, y: number): Bounds => ({
   maxY: b.maxY + y,
 });
 
-export const meet = (a: Bounds, b: Bounds): boolean =>
-  a.minX <= b.maxX && b.minX <= a.maxX && a.minY <= b.maxY && b.minY <= a.maxY;
+export const meet = (a: Bounds, b: Bounds): boolean => a.minX <= b.maxX && b.minX <= a.maxX && a.minY <= b.maxY && b.minY <= a.maxY;
 
 /** The four corners, clockwise on screen from the top left. */
 export const corners = (b: Bounds) => [

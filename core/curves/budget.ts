@@ -5,8 +5,8 @@ export class BudgetError extends CurveError {}
 
 /**
  * A bound on the work of operations, in steps: a step is about one point flattened, one pair of edges compared or one
- * sample fitted. A hundred million, what is allowed unless told otherwise, take some ten seconds. Steps, not time, so that the same input ends the same
- * way on every machine.
+ * sample fitted. A hundred million, what is allowed unless told otherwise, take some ten seconds. Steps, not time, so that the same input
+ * ends the same way on every machine.
  */
 export class Budget {
   #left: number;

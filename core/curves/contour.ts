@@ -133,19 +133,24 @@ const read = memoByIdentity<Path, readonly Contour[]>(2);
  * @param filled true closes every contour, as filling does; false leaves open what has no close command
  * @throws CurveError where a coordinate is not a number or farther out than `farthest`
  */
-export const contoursOf = (path: Path, filled: boolean): readonly Contour[] => read(path, filled ? "filled" : "drawn", () => split(path, filled));
+export const contoursOf = (path: Path, filled: boolean): readonly Contour[] =>
+  read(path, filled ? "filled" : "drawn", () => split(path, filled));
 
 function split(path: Path, filled: boolean): Contour[] {
   const { verbs, coords } = path;
   for (let i = 0; i < coords.length; i++) {
     // The negated form also catches NaN.
     if (!(Math.abs(coords[i]) <= farthest))
-      throw new CurveError(Number.isFinite(coords[i]) ? `A path may reach ${farthest} units from its origin; this one reaches ${coords[i]}.` : `A coordinate of this path is not a number (${coords[i]}).`);
+      throw new CurveError(
+        Number.isFinite(coords[i])
+          ? `A path may reach ${farthest} units from its origin; this one reaches ${coords[i]}.`
+          : `A coordinate of this path is not a number (${coords[i]}).`,
+      );
   }
   const out: Contour[] = [];
   let x = 0;
   let y = 0;
-  for (let verb = 0, at = 0; verb < verbs.length; ) {
+  for (let verb = 0, at = 0; verb < verbs.length;) {
     // A contour without a move starts where the one before it did.
     if (verbs[verb] === Verb.Move) {
       x = coords[at];

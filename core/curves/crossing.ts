@@ -12,7 +12,12 @@ export interface Crossing {
  * The common point of two segments next to the parameters a and b, by Newton's method.
  * @returns undefined where there is none within both, or where they run along one another
  */
-export function crossingNear({ p, o: op, degree: dp }: Segment, a: number, { p: q, o: oq, degree: dq }: Segment, b: number): Crossing | undefined {
+export function crossingNear(
+  { p, o: op, degree: dp }: Segment,
+  a: number,
+  { p: q, o: oq, degree: dq }: Segment,
+  b: number,
+): Crossing | undefined {
   for (let i = 0; i < 10; i++) {
     const rx = valueAt(q, oq, dq, b) - valueAt(p, op, dp, a);
     const ry = valueAt(q, oq + 1, dq, b) - valueAt(p, op + 1, dp, a);

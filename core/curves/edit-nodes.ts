@@ -15,7 +15,8 @@ const withNode = (strands: readonly Strand[], { strand, node }: NodeAt, change: 
   replaced(strands, strand, (s) => ({ ...s, nodes: s.nodes.map((n, i) => (i === node ? change(n) : n)) }));
 
 /** Moves a node with its handles. */
-export const moveNode = (strands: readonly Strand[], at: NodeAt, dx: number, dy: number): Strand[] => withNode(strands, at, (n) => ({ ...n, x: n.x + dx, y: n.y + dy }));
+export const moveNode = (strands: readonly Strand[], at: NodeAt, dx: number, dy: number): Strand[] =>
+  withNode(strands, at, (n) => ({ ...n, x: n.x + dx, y: n.y + dy }));
 
 /** Puts a handle, given as an offset from its node; that of a smooth node keeps the other in line with it, `alone` breaks them apart. */
 export function moveHandle(strands: readonly Strand[], at: NodeAt, which: "in" | "out", x: number, y: number, alone = false): Strand[] {
@@ -88,14 +89,26 @@ export const cornerNode = (strands: readonly Strand[], at: NodeAt, bare: boolean
 export const splitAt = (strands: readonly Strand[], { strand, node }: NodeAt): Strand[] =>
   replaced(strands, strand, (s) => {
     const { nodes } = s;
-    if (s.closed) return { closed: false, nodes: [...nodes.slice(node), ...nodes.slice(0, node), nodes[node]].map((n, i, all) => (i === 0 ? { ...n, inX: 0, inY: 0 } : i === all.length - 1 ? { ...n, outX: 0, outY: 0 } : n)) };
+    if (s.closed)
+      return {
+        closed: false,
+        nodes: [...nodes.slice(node), ...nodes.slice(0, node), nodes[node]].map((n, i, all) =>
+          i === 0 ? { ...n, inX: 0, inY: 0 } : i === all.length - 1 ? { ...n, outX: 0, outY: 0 } : n,
+        ),
+      };
     if (node === 0 || node === nodes.length - 1) return s;
-    return [{ closed: false, nodes: nodes.slice(0, node + 1).map((n, i) => (i === node ? { ...n, outX: 0, outY: 0 } : n)) }, { closed: false, nodes: nodes.slice(node).map((n, i) => (i === 0 ? { ...n, inX: 0, inY: 0 } : n)) }];
+    return [
+      { closed: false, nodes: nodes.slice(0, node + 1).map((n, i) => (i === node ? { ...n, outX: 0, outY: 0 } : n)) },
+      { closed: false, nodes: nodes.slice(node).map((n, i) => (i === 0 ? { ...n, inX: 0, inY: 0 } : n)) },
+    ];
   });
 
 const isEnd = (s: Strand | undefined, node: number): boolean => !!s && !s.closed && (node === 0 || node === s.nodes.length - 1);
 
-const backwards = (s: Strand): Strand => ({ ...s, nodes: [...s.nodes].reverse().map((n) => ({ ...n, inX: n.outX, inY: n.outY, outX: n.inX, outY: n.inY })) });
+const backwards = (s: Strand): Strand => ({
+  ...s,
+  nodes: [...s.nodes].reverse().map((n) => ({ ...n, inX: n.outX, inY: n.outY, outX: n.inX, outY: n.inY })),
+});
 
 /** Joins two open ends by a line; the two ends of one strand close it. Anything else is left as it is. */
 export function joinEnds(strands: readonly Strand[], a: NodeAt, b: NodeAt): Strand[] {
@@ -106,7 +119,9 @@ export function joinEnds(strands: readonly Strand[], a: NodeAt, b: NodeAt): Stra
   const [end, start] = [first.nodes[first.nodes.length - 1], second.nodes[0]];
   // Ends that lie on each other become one node.
   const together = Math.hypot(end.x - start.x, end.y - start.y) < 1e-6;
-  const nodes = together ? [...first.nodes.slice(0, -1), { ...end, outX: start.outX, outY: start.outY, smooth: false }, ...second.nodes.slice(1)] : [...first.nodes, ...second.nodes];
+  const nodes = together
+    ? [...first.nodes.slice(0, -1), { ...end, outX: start.outX, outY: start.outY, smooth: false }, ...second.nodes.slice(1)]
+    : [...first.nodes, ...second.nodes];
   return strands.flatMap((s, i): Strand[] => (i === a.strand ? [{ closed: false, nodes }] : i === b.strand ? [] : [s]));
 }
 

@@ -29,7 +29,16 @@ const leastCos = Math.SQRT1_2;
  * checked, with the curve's ends and directions: where the curve is smooth the cubics join smoothly.
  * The first starts where `out` stands.
  */
-export function fitCubics(curve: Sampler, a: number, b: number, tolerance: number, out: ContourBuilder, budget: Budget, halvings = 0, turns = 0): void {
+export function fitCubics(
+  curve: Sampler,
+  a: number,
+  b: number,
+  tolerance: number,
+  out: ContourBuilder,
+  budget: Budget,
+  halvings = 0,
+  turns = 0,
+): void {
   budget.spend(intervals);
   const off = fitOne(curve, a, b, tolerance);
   const wild = off === Infinity;

@@ -17,23 +17,31 @@ beforeAll(async () => {
 
 /** A short run of `npm run fuzz -- operations`: random cases of all operations, against fine polygons clipped by Clipper2. */
 describe("random cases of every operation", () => {
-  test.each([10_001, 10_041, 10_081])("from seed %i on are right", (first) => {
-    for (let seed = first; seed < first + 40; seed++) {
-      const { wrong, what, off, against } = judge(m, seed, letters);
-      expect(wrong ? `seed ${seed}, ${what}: ${off} of ${against}` : "").toBe("");
-    }
-  }, 120_000);
+  test.each([10_001, 10_041, 10_081])(
+    "from seed %i on are right",
+    (first) => {
+      for (let seed = first; seed < first + 40; seed++) {
+        const { wrong, what, off, against } = judge(m, seed, letters);
+        expect(wrong ? `seed ${seed}, ${what}: ${off} of ${against}` : "").toBe("");
+      }
+    },
+    120_000,
+  );
 });
 
 /** A short run of `npm run fuzz -- layered`: every boolean of what layered looks make, and what must hold of their areas. */
 describe("layered looks", () => {
-  test.each(classNames.map((name, i) => [name, i] as const))("%s: every boolean is Clipper2's, and parts make up their whole", (_, index) => {
-    for (let k = 0; k < 6; k++) {
-      const { seed, faults, booleans } = hold(m, 30_000 * classNames.length + index + k * classNames.length, letters);
-      expect(booleans).toBeGreaterThan(0);
-      expect(faults.map(({ what, off, allowed }) => `seed ${seed}, ${what}: ${off} where ${allowed} is known`)).toEqual([]);
-    }
-  }, 60_000);
+  test.each(classNames.map((name, i) => [name, i] as const))(
+    "%s: every boolean is Clipper2's, and parts make up their whole",
+    (_, index) => {
+      for (let k = 0; k < 6; k++) {
+        const { seed, faults, booleans } = hold(m, 30_000 * classNames.length + index + k * classNames.length, letters);
+        expect(booleans).toBeGreaterThan(0);
+        expect(faults.map(({ what, off, allowed }) => `seed ${seed}, ${what}: ${off} where ${allowed} is known`)).toEqual([]);
+      }
+    },
+    60_000,
+  );
 });
 
 describe("the fuzz itself", () => {
@@ -41,8 +49,16 @@ describe("the fuzz itself", () => {
   const b = rectangle(200, 200, 400, 100);
 
   test("sees a dot that is lost, however small it is", () => {
-    expect(faultOf(m, { op: "union", inputs: [a, b], result: together(rectangle(0, 0, 400, 400), rectangle(400, 200, 200, 100), rectangle(500, 500, 0.05, 0.05)) })).toBeUndefined();
-    expect(faultOf(m, { op: "union", inputs: [a, b], result: together(rectangle(0, 0, 400, 400), rectangle(400, 200, 200, 100)) })?.what).toMatch(/1 parts/);
+    expect(
+      faultOf(m, {
+        op: "union",
+        inputs: [a, b],
+        result: together(rectangle(0, 0, 400, 400), rectangle(400, 200, 200, 100), rectangle(500, 500, 0.05, 0.05)),
+      }),
+    ).toBeUndefined();
+    expect(
+      faultOf(m, { op: "union", inputs: [a, b], result: together(rectangle(0, 0, 400, 400), rectangle(400, 200, 200, 100)) })?.what,
+    ).toMatch(/1 parts/);
   });
 
   test("sees an edge that is a tenth of a unit off", () => {

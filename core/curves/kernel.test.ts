@@ -13,7 +13,9 @@ const bevel = { kind: "bevel" } as const;
 /** A convex polygon: points on a circle at sorted angles. */
 const convex = fc
   .tuple(fc.double({ min: 50, max: 400, noNaN: true }), fc.uniqueArray(fc.integer({ min: 0, max: 359 }), { minLength: 3, maxLength: 12 }))
-  .map(([r, angles]) => polygonPath(angles.sort((a, b) => a - b).map((a) => [r * Math.cos((a * Math.PI) / 180), r * Math.sin((a * Math.PI) / 180)] as const)))
+  .map(([r, angles]) =>
+    polygonPath(angles.sort((a, b) => a - b).map((a) => [r * Math.cos((a * Math.PI) / 180), r * Math.sin((a * Math.PI) / 180)] as const)),
+  )
   .filter((p) => area(p) > 500);
 
 describe("grow", () => {
@@ -44,7 +46,11 @@ describe("grow", () => {
 
   test("cuts a corner off just where SVG 2 does: at 1 / sin(theta / 2) over the limit", () => {
     // SVG 2, section 13.5.5. A corner of 60 degrees has the ratio 1 / sin(30) = 2.
-    const triangle = polygonPath([[0, 0], [100, 0], [50, 50 * Math.sqrt(3)]]);
+    const triangle = polygonPath([
+      [0, 0],
+      [100, 0],
+      [50, 50 * Math.sqrt(3)],
+    ]);
     const side = 100 + 2 * 10 * Math.sqrt(3);
     const sharp = (Math.sqrt(3) / 4) * side ** 2;
     expect(area(kernel.grow(triangle, 10, miter(2.001)))).toBeCloseTo(sharp, 0);
@@ -54,7 +60,14 @@ describe("grow", () => {
   });
 
   test("in two steps is grow in one, with round joins", () => {
-    const l = polygonPath([[0, 0], [200, 0], [200, 60], [60, 60], [60, 200], [0, 200]]);
+    const l = polygonPath([
+      [0, 0],
+      [200, 0],
+      [200, 60],
+      [60, 60],
+      [60, 200],
+      [0, 200],
+    ]);
     const once = kernel.grow(l, 25, round);
     const twice = kernel.grow(kernel.grow(l, 10, round), 15, round);
     expect(area(twice) / area(once)).toBeCloseTo(1, 3);
@@ -77,8 +90,18 @@ describe("grow", () => {
   });
 
   test("does not depend on the direction that the contour runs in", () => {
-    const there = polygonPath([[0, 0], [80, 0], [80, 50], [0, 50]]);
-    const back = polygonPath([[0, 50], [80, 50], [80, 0], [0, 0]]);
+    const there = polygonPath([
+      [0, 0],
+      [80, 0],
+      [80, 50],
+      [0, 50],
+    ]);
+    const back = polygonPath([
+      [0, 50],
+      [80, 50],
+      [80, 0],
+      [0, 0],
+    ]);
     expect(area(kernel.grow(back, 7, round))).toBeCloseTo(area(kernel.grow(there, 7, round)), 6);
   });
 
@@ -90,7 +113,12 @@ describe("grow", () => {
 });
 
 describe("booleans", () => {
-  const box = fc.tuple(fc.integer({ min: -50, max: 50 }), fc.integer({ min: -50, max: 50 }), fc.integer({ min: 1, max: 80 }), fc.integer({ min: 1, max: 80 }));
+  const box = fc.tuple(
+    fc.integer({ min: -50, max: 50 }),
+    fc.integer({ min: -50, max: 50 }),
+    fc.integer({ min: 1, max: 80 }),
+    fc.integer({ min: 1, max: 80 }),
+  );
 
   test("obey inclusion and exclusion", () => {
     fc.assert(
@@ -127,20 +155,31 @@ describe("weld and plug", () => {
   test("weld keeps an outline that does not overlap itself, and turns it where it winds backwards", () => {
     const c = circle(0, 0, 100);
     expect(kernel.weld(c)).toBe(c);
-    const back = polygonPath([[0, 0], [0, 10], [10, 10], [10, 0]]);
+    const back = polygonPath([
+      [0, 0],
+      [0, 10],
+      [10, 10],
+      [10, 0],
+    ]);
     expect(area(back)).toBe(-100);
     expect(area(kernel.weld(back))).toBe(100);
   });
 
   test("weld joins overlapping contours of one outline", () => {
-    const cross = new PathBuilder().add(rectangle(0, 40, 100, 20)).add(rectangle(40, 0, 20, 100)).build();
+    const cross = new PathBuilder()
+      .add(rectangle(0, 40, 100, 20))
+      .add(rectangle(40, 0, 20, 100))
+      .build();
     const welded = kernel.weld(cross);
     expect(contours(welded)).toBe(1);
     expect(area(welded)).toBeCloseTo(2 * 2000 - 400, 6);
   });
 
   test("plug fills a counter and keeps the curve around it", () => {
-    const o = new PathBuilder().add(circle(0, 0, 100)).add(circle(0, 0, 50).transform([1, 0, 0, -1, 0, 0])).build();
+    const o = new PathBuilder()
+      .add(circle(0, 0, 100))
+      .add(circle(0, 0, 50).transform([1, 0, 0, -1, 0, 0]))
+      .build();
     expect(contours(kernel.weld(o))).toBe(2);
     const plugged = kernel.plug(o);
     expect(contours(plugged)).toBe(1);

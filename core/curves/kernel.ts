@@ -78,17 +78,24 @@ export class CurveKernel {
 
   /** @param at where the origin of each path lies, where they are not all at 0, 0 */
   union(paths: readonly Path[], at?: readonly Point[], budget = new Budget()): Path {
-    const placed = paths
-      .map((path, i) => ({ path, x: at?.[i].x ?? 0, y: at?.[i].y ?? 0 }))
-      .filter((p) => !p.path.isEmpty);
+    const placed = paths.map((path, i) => ({ path, x: at?.[i].x ?? 0, y: at?.[i].y ?? 0 })).filter((p) => !p.path.isEmpty);
     if (placed.length === 0) return Path.empty;
     if (placed.length === 1) {
       const [{ path, x, y }] = placed;
       return x === 0 && y === 0 ? this.weld(path, budget) : this.#made(this.#welded(path, budget).map((c) => movedBy(c, x, y)));
     }
-    const united = at === undefined ? this.#unitedFresh(placed.map((p) => p.path), budget) : undefined;
+    const united =
+      at === undefined
+        ? this.#unitedFresh(
+            placed.map((p) => p.path),
+            budget,
+          )
+        : undefined;
     if (united) return this.#made(united);
-    this.#weldEach(placed.map((p) => p.path), budget);
+    this.#weldEach(
+      placed.map((p) => p.path),
+      budget,
+    );
     const owner: number[] = [];
     const contours = placed.flatMap(({ path, x, y }, i) => {
       const clean = this.#welded(path, budget);
@@ -140,7 +147,8 @@ export class CurveKernel {
 
   /**
    * What is seen of shapes that lie over one another: for each label the part of its shapes that no nearer one covers. Parts share their
-   * borders, with no gap and no overlap. Only what winds positively covers: a shape that is seen from behind winds negatively, and vanishes.
+   * borders, with no gap and no overlap. Only what winds positively covers: a shape that is seen from behind winds negatively, and
+   * vanishes.
    * @param items nearest first; those of equal labels are one part, and each without a label is a part of its own
    * @returns a part for each label and each item without one, in the order of the nearest of each
    */
@@ -163,7 +171,9 @@ export class CurveKernel {
     if (path.isEmpty) return path;
     checkNumber(distance, "distance");
     if (distance === 0) return this.weld(path, budget);
-    return this.#results(path, `grow ${distance} ${joinKey(join)}`, () => this.#made(growContours(this.#welded(path, budget), distance, join, budget)));
+    return this.#results(path, `grow ${distance} ${joinKey(join)}`, () =>
+      this.#made(growContours(this.#welded(path, budget), distance, join, budget)),
+    );
   }
 
   /**
@@ -178,7 +188,9 @@ export class CurveKernel {
       checkNumber(width, "width");
     }
     if (path.isEmpty || (band.width <= 0 && !band.taper?.some((s) => s.width > 0))) return Path.empty;
-    const taper = band.taper?.length ? [...band.taper].map((s) => ({ at: s.at, width: Math.max(0, s.width) })).sort((a, b) => a.at - b.at) : undefined;
+    const taper = band.taper?.length
+      ? [...band.taper].map((s) => ({ at: s.at, width: Math.max(0, s.width) })).sort((a, b) => a.at - b.at)
+      : undefined;
     const key = `band ${band.width} ${band.side} ${joinKey(band.join)} ${band.cap} ${band.dashes.join()} ${JSON.stringify(taper)}`;
     return this.#results(path, key, () => {
       const drawn = contoursOf(path, false);
@@ -250,7 +262,9 @@ export class CurveKernel {
     return this.#welded(path, budget).reduce((sum, c) => sum + areaOf(c), 0);
   }
 
-  /** The union of paths of which nothing is known yet, where it can be had from one arrangement; what was found of each is kept in any case. */
+  /**
+   * The union of paths of which nothing is known yet, where it can be had from one arrangement; what was found of each is kept in any case.
+   */
   #unitedFresh(paths: readonly Path[], budget: Budget): readonly Contour[] | undefined {
     if (new Set(paths).size < paths.length || paths.some((p) => this.#clean.has(p))) return undefined;
     const { contours, shape } = gathered(paths);

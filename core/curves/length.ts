@@ -3,15 +3,22 @@ import { intervalOf } from "./halving";
 import { ContourBuilder, stride, type Contour } from "./contour";
 
 /** Nodes and weights of Gauss and Legendre's rule of order 16, one half: Abramowitz and Stegun, table 25.4. */
-const nodes = [0.09501250983763744, 0.2816035507792589, 0.4580167776572274, 0.6178762444026438, 0.755404408355003, 0.8656312023878318, 0.9445750230732326, 0.9894009349916499];
-const weights = [0.1894506104550685, 0.1826034150449236, 0.16915651939500254, 0.14959598881657674, 0.12462897125553388, 0.0951585116824928, 0.062253523938647894, 0.027152459411754095];
+const nodes = [
+  0.09501250983763744, 0.2816035507792589, 0.4580167776572274, 0.6178762444026438, 0.755404408355003, 0.8656312023878318,
+  0.9445750230732326, 0.9894009349916499,
+];
+const weights = [
+  0.1894506104550685, 0.1826034150449236, 0.16915651939500254, 0.14959598881657674, 0.12462897125553388, 0.0951585116824928,
+  0.062253523938647894, 0.027152459411754095,
+];
 
 function gauss(p: ArrayLike<number>, o: number, degree: number, a: number, b: number): number {
   const middle = (a + b) / 2;
   const half = (b - a) / 2;
   let sum = 0;
   for (let i = 0; i < nodes.length; i++)
-    for (const t of [middle - half * nodes[i], middle + half * nodes[i]]) sum += weights[i] * norm(slopeAt(p, o, degree, t), slopeAt(p, o + 1, degree, t));
+    for (const t of [middle - half * nodes[i], middle + half * nodes[i]])
+      sum += weights[i] * norm(slopeAt(p, o, degree, t), slopeAt(p, o + 1, degree, t));
   return sum * half;
 }
 

@@ -42,7 +42,7 @@ export function mergeSmooth(c: Contour, tolerance: number, budget: Budget): Cont
   if (first < 0 || !c.closed) first = 0;
   const out = new ContourBuilder();
   out.move(c.points[first * stride], c.points[first * stride + 1]);
-  for (let done = 0; done < n; ) {
+  for (let done = 0; done < n;) {
     const k = (first + done) % n;
     let taken = 1;
     let merged = false;
@@ -91,7 +91,8 @@ function runOf(c: Contour, k: number, count: number): Sampler {
   for (let i = 0; i < count; i++) {
     const o = ((k + i) % c.size) * stride;
     let length = 0;
-    for (let j = 0; j < c.degrees[(k + i) % c.size]; j++) length += norm(c.points[o + 2 * j + 2] - c.points[o + 2 * j], c.points[o + 2 * j + 3] - c.points[o + 2 * j + 1]);
+    for (let j = 0; j < c.degrees[(k + i) % c.size]; j++)
+      length += norm(c.points[o + 2 * j + 2] - c.points[o + 2 * j], c.points[o + 2 * j + 3] - c.points[o + 2 * j + 1]);
     ends[i + 1] = ends[i] + length;
   }
   return (t, out) => {
@@ -114,8 +115,8 @@ function runOf(c: Contour, k: number, count: number): Sampler {
 }
 
 /**
- * Drops segments shorter than `speck`, in units; and short runs of them; their neighbours meet in the middle. Returns the same contour where there
- * are none.
+ * Drops segments shorter than `speck`, in units; and short runs of them; their neighbours meet in the middle. Returns the same contour
+ * where there are none.
  */
 export function withoutSpecks(c: Contour, speck: number): Contour {
   const { degrees, points, size: n } = c;
@@ -132,7 +133,8 @@ export function withoutSpecks(c: Contour, speck: number): Contour {
       fromY = points[o + 1];
     }
     let far = 0;
-    for (let i = 1; i <= degrees[k]; i++) far = Math.max(far, Math.abs(points[o + 2 * i] - fromX) + Math.abs(points[o + 2 * i + 1] - fromY));
+    for (let i = 1; i <= degrees[k]; i++)
+      far = Math.max(far, Math.abs(points[o + 2 * i] - fromX) + Math.abs(points[o + 2 * i + 1] - fromY));
     if (far < speck && !(k === n - 1 && small[0])) {
       small[k] = 1;
       any = true;

@@ -10,10 +10,16 @@ const kernel = new CurveKernel();
 const area = (strands: readonly Strand[]) => Math.abs(kernel.area(pathOfStrands(strands)));
 
 describe("nodes of a path", () => {
-  test.each([["a circle", circle(10, 20, 50)], ["a rectangle", rectangle(0, 0, 30, 40)], ["quadratics and two contours", parseSvgPath("M0 0Q50 100 100 0Z M20 10L40 10L30 20Z")], ["an open curve", parseSvgPath("M0 0C10 30 60 30 70 0L100 20")]])("%s: there and back is the same curve", (_, path) => {
+  test.each([
+    ["a circle", circle(10, 20, 50)],
+    ["a rectangle", rectangle(0, 0, 30, 40)],
+    ["quadratics and two contours", parseSvgPath("M0 0Q50 100 100 0Z M20 10L40 10L30 20Z")],
+    ["an open curve", parseSvgPath("M0 0C10 30 60 30 70 0L100 20")],
+  ])("%s: there and back is the same curve", (_, path) => {
     const again = pathOfStrands(strandsOf(path));
     expect(again.nodes).toBe(path.nodes);
-    for (let i = 0; i < path.coords.length; i += 2) if (path.verbs.length) expect(nearest(again, path.coords[0], path.coords[1])!.distance).toBeLessThan(1e-9);
+    for (let i = 0; i < path.coords.length; i += 2)
+      if (path.verbs.length) expect(nearest(again, path.coords[0], path.coords[1])!.distance).toBeLessThan(1e-9);
     if (path.verbs.at(-1) === 4) expect(kernel.area(again)).toBeCloseTo(kernel.area(path), 6);
   });
 

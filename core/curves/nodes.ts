@@ -71,7 +71,8 @@ type Draft = { -readonly [K in keyof CurveNode]: CurveNode[K] };
 function handles(a: Draft, b: Draft, p: ArrayLike<number>, degree: number): void {
   if (degree === 1) return;
   // A quadratic raised to a cubic: handles at two thirds of the way to its one (Farin, Curves and Surfaces for CAGD, "Degree elevation").
-  const [ax, ay, bx, by] = degree === 3 ? [p[2], p[3], p[4], p[5]] : [(p[0] + 2 * p[2]) / 3, (p[1] + 2 * p[3]) / 3, (p[4] + 2 * p[2]) / 3, (p[5] + 2 * p[3]) / 3];
+  const [ax, ay, bx, by] =
+    degree === 3 ? [p[2], p[3], p[4], p[5]] : [(p[0] + 2 * p[2]) / 3, (p[1] + 2 * p[3]) / 3, (p[4] + 2 * p[2]) / 3, (p[5] + 2 * p[3]) / 3];
   [a.outX, a.outY] = [ax - a.x, ay - a.y];
   [b.inX, b.inY] = [bx - b.x, by - b.y];
 }

@@ -20,8 +20,17 @@ const line = (...points: [number, number][]): Path => {
 function rounded(w: number, h: number, r: number): Path {
   const k = r * (1 - (4 / 3) * (Math.SQRT2 - 1));
   return new PathBuilder()
-    .move(r, 0).line(w - r, 0).cubic(w - k, 0, w, k, w, r).line(w, h - r).cubic(w, h - k, w - k, h, w - r, h)
-    .line(r, h).cubic(k, h, 0, h - k, 0, h - r).line(0, r).cubic(0, k, k, 0, r, 0).close().build();
+    .move(r, 0)
+    .line(w - r, 0)
+    .cubic(w - k, 0, w, k, w, r)
+    .line(w, h - r)
+    .cubic(w, h - k, w - k, h, w - r, h)
+    .line(r, h)
+    .cubic(k, h, 0, h - k, 0, h - r)
+    .line(0, r)
+    .cubic(0, k, k, 0, r, 0)
+    .close()
+    .build();
 }
 
 describe("grown outlines", () => {
@@ -29,14 +38,19 @@ describe("grown outlines", () => {
     for (const d of [1, 20, -20, 300]) {
       const r = 100 + d;
       // The circle itself is off by 2.7e-4 of its radius; the outline may be by 0.03.
-      expect(Math.abs(kernel.area(kernel.grow(circle(0, 0, 100), d, round)) - Math.PI * r * r)).toBeLessThan(2 * Math.PI * Math.abs(r) * (0.03 + 100 * 2.8e-4));
+      expect(Math.abs(kernel.area(kernel.grow(circle(0, 0, 100), d, round)) - Math.PI * r * r)).toBeLessThan(
+        2 * Math.PI * Math.abs(r) * (0.03 + 100 * 2.8e-4),
+      );
     }
     // Steiner: A + P d + pi d^2, with the ellipse's perimeter by Ramanujan's second formula (1914), good to 1e-6 here.
     const [a, b] = [200, 120];
     const h = ((a - b) / (a + b)) ** 2;
     const p = Math.PI * (a + b) * (1 + (3 * h) / (10 + Math.sqrt(4 - 3 * h)));
     const ellipse = circle(0, 0, 1).transform([a, 0, 0, b, 0, 0]);
-    for (const d of [5, 30, 90]) expect(Math.abs(kernel.area(kernel.grow(ellipse, d, round)) - (Math.PI * a * b + p * d + Math.PI * d * d))).toBeLessThan(p * 0.03 + Math.PI * a * b * 6e-4);
+    for (const d of [5, 30, 90])
+      expect(Math.abs(kernel.area(kernel.grow(ellipse, d, round)) - (Math.PI * a * b + p * d + Math.PI * d * d))).toBeLessThan(
+        p * 0.03 + Math.PI * a * b * 6e-4,
+      );
     for (const d of [10, -10]) {
       const [w, q, r] = [300 + 2 * d, 200 + 2 * d, 40 + d];
       expect(Math.abs(kernel.area(kernel.grow(rounded(300, 200, 40), d, round)) - (w * q - (4 - Math.PI) * r * r))).toBeLessThan(15);
@@ -44,7 +58,14 @@ describe("grown outlines", () => {
   });
 
   test("in two steps are those of one, with round joins", () => {
-    const l = polygonPath([[0, 0], [200, 0], [200, 60], [60, 60], [60, 200], [0, 200]]);
+    const l = polygonPath([
+      [0, 0],
+      [200, 0],
+      [200, 60],
+      [60, 60],
+      [60, 200],
+      [0, 200],
+    ]);
     fc.assert(
       fc.property(fc.double({ min: 1, max: 60, noNaN: true }), fc.double({ min: 1, max: 60, noNaN: true }), (a, b) => {
         const once = kernel.grow(l, a + b, round);
@@ -153,7 +174,11 @@ describe("bands along lines", () => {
   });
 
   test("leave lines and outlines of one path as what they are", () => {
-    const both = new PathBuilder().add(rectangle(0, 0, 100, 100)).move(200, 0).line(200, 100).build();
+    const both = new PathBuilder()
+      .add(rectangle(0, 0, 100, 100))
+      .move(200, 0)
+      .line(200, 100)
+      .build();
     expect(kernel.area(kernel.band(both, band))).toBeCloseTo(110 ** 2 - 90 ** 2 + 1000, 4);
   });
 });
@@ -161,7 +186,9 @@ describe("bands along lines", () => {
 describe("sweeps", () => {
   const convex = fc
     .uniqueArray(fc.integer({ min: 0, max: 359 }), { minLength: 3, maxLength: 10 })
-    .map((angles) => angles.sort((a, b) => a - b).map((a) => [200 * Math.cos((a * Math.PI) / 180), 200 * Math.sin((a * Math.PI) / 180)] as const))
+    .map((angles) =>
+      angles.sort((a, b) => a - b).map((a) => [200 * Math.cos((a * Math.PI) / 180), 200 * Math.sin((a * Math.PI) / 180)] as const),
+    )
     .map(polygonPath)
     .filter((p) => area(p) > 500);
 
@@ -204,7 +231,13 @@ describe("sweeps", () => {
 
   test("leave no holes where silhouette points lie on nodes", () => {
     const ring = kernel.subtract(circle(0, 0, 100), [circle(0, 0, 60)]);
-    for (const [x, y] of [[200, 0], [0, 200], [-200, 0], [141.4, 141.4]]) expect(contours(kernel.sweep(ring, { kind: "vector", x, y }).silhouette)).toBeLessThanOrEqual(3);
+    for (const [x, y] of [
+      [200, 0],
+      [0, 200],
+      [-200, 0],
+      [141.4, 141.4],
+    ])
+      expect(contours(kernel.sweep(ring, { kind: "vector", x, y }).silhouette)).toBeLessThanOrEqual(3);
     expect(contours(kernel.sweep(ring, { kind: "vector", x: 130, y: 0 }).silhouette)).toBe(1);
   });
 });

@@ -139,7 +139,18 @@ export function parseSvgPath(data: string): Path {
 }
 
 /** An elliptical arc as cubics; SVG 2, appendix B.2: the centre, the angles, and radii that are too small made large enough. */
-function addArc(b: PathBuilder, x0: number, y0: number, rx: number, ry: number, turn: number, large: boolean, sweep: boolean, x1: number, y1: number): void {
+function addArc(
+  b: PathBuilder,
+  x0: number,
+  y0: number,
+  rx: number,
+  ry: number,
+  turn: number,
+  large: boolean,
+  sweep: boolean,
+  x1: number,
+  y1: number,
+): void {
   if (x0 === x1 && y0 === y1) return;
   rx = Math.abs(rx);
   ry = Math.abs(ry);

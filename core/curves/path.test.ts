@@ -13,8 +13,7 @@ const pointOf = (p: number[], t: number, axis: 0 | 1) => {
   const u = 1 - t;
   return u ** 3 * p[axis] + 3 * u * u * t * p[2 + axis] + 3 * u * t * t * p[4 + axis] + t ** 3 * p[6 + axis];
 };
-const pathOf = (p: number[]) =>
-  new PathBuilder().move(p[0], p[1]).cubic(p[2], p[3], p[4], p[5], p[6], p[7]).build();
+const pathOf = (p: number[]) => new PathBuilder().move(p[0], p[1]).cubic(p[2], p[3], p[4], p[5], p[6], p[7]).build();
 
 describe("a path's box", () => {
   test("holds every point of a cubic and is no larger than they need", () => {
@@ -96,7 +95,13 @@ describe("flattening", () => {
 });
 
 describe("polygons", () => {
-  const ring = flatten(new PathBuilder().add(rectangle(0, 0, 10, 10)).add(rectangle(2, 2, 6, 6)).build(), 1);
+  const ring = flatten(
+    new PathBuilder()
+      .add(rectangle(0, 0, 10, 10))
+      .add(rectangle(2, 2, 6, 6))
+      .build(),
+    1,
+  );
 
   test("wind round the points inside them", () => {
     expect(winding(ring[0], 5, 5)).toBe(1);
@@ -108,7 +113,10 @@ describe("polygons", () => {
   test("are spanned by a line as nonzero filling sees them", () => {
     expect(spansAt(ring, 5)).toEqual([[0, 10]]);
     const hole = [ring[0], Float64Array.from([2, 2, 2, 8, 8, 8, 8, 2])];
-    expect(spansAt(hole, 5)).toEqual([[0, 2], [8, 10]]);
+    expect(spansAt(hole, 5)).toEqual([
+      [0, 2],
+      [8, 10],
+    ]);
   });
 });
 
@@ -172,7 +180,10 @@ describe("SVG path data", () => {
   });
 
   test("returns to the start of the contour before it goes on", () => {
-    const two = new PathBuilder().add(rectangle(0, 0, 1, 1)).add(rectangle(5, 5, 1, 1)).build();
+    const two = new PathBuilder()
+      .add(rectangle(0, 0, 1, 1))
+      .add(rectangle(5, 5, 1, 1))
+      .build();
     expect(read(toSvgPath(two))[4]).toEqual([5, 5]);
   });
 });

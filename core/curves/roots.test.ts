@@ -28,7 +28,10 @@ describe("polynomials in the Bernstein basis", () => {
   });
 
   test("multiply and differentiate as functions do", () => {
-    const [p, q] = [[1, -2, 3], [0.5, 4]];
+    const [p, q] = [
+      [1, -2, 3],
+      [0.5, 4],
+    ];
     const t = 0.37;
     expect(at(times(p, q), t)).toBeCloseTo(at(p, t) * at(q, t), 12);
     expect(at(derivative(p), t)).toBeCloseTo((at(p, t + 1e-6) - at(p, t - 1e-6)) / 2e-6, 6);

@@ -46,7 +46,14 @@ describe("measures", () => {
         let best = Infinity;
         for (const c of contoursOf(p, false))
           for (let k = 0; k < c.size; k++)
-            for (let i = 0; i <= 400; i++) best = Math.min(best, Math.hypot(valueAt(c.points, k * stride, c.degrees[k], i / 400) - x, valueAt(c.points, k * stride + 1, c.degrees[k], i / 400) - y));
+            for (let i = 0; i <= 400; i++)
+              best = Math.min(
+                best,
+                Math.hypot(
+                  valueAt(c.points, k * stride, c.degrees[k], i / 400) - x,
+                  valueAt(c.points, k * stride + 1, c.degrees[k], i / 400) - y,
+                ),
+              );
         expect(found!.distance).toBeLessThan(best + 1e-6);
         expect(best - found!.distance).toBeLessThan(4);
       }),
@@ -67,13 +74,18 @@ describe("measures", () => {
 });
 
 describe("warps", () => {
-  const arc = (radius: number): Warp => (x, y, out) => {
-    const [s, c, reach] = [Math.sin(x / radius), Math.cos(x / radius), radius - y];
-    out.set([reach * s, radius - reach * c, (reach * c) / radius, (reach * s) / radius, -s, c]);
-  };
+  const arc =
+    (radius: number): Warp =>
+    (x, y, out) => {
+      const [s, c, reach] = [Math.sin(x / radius), Math.cos(x / radius), radius - y];
+      out.set([reach * s, radius - reach * c, (reach * c) / radius, (reach * s) / radius, -s, c]);
+    };
 
   test("lie within the tolerance of the true image, densely sampled", () => {
-    const letter = new PathBuilder().add(circle(150, -150, 150)).add(rectangle(320, -300, 80, 300)).build();
+    const letter = new PathBuilder()
+      .add(circle(150, -150, 150))
+      .add(rectangle(320, -300, 80, 300))
+      .build();
     for (const tolerance of [0.05, 0.5]) {
       const bent = kernel.warp(letter, arc(500), tolerance);
       const out = new Float64Array(6);
@@ -121,7 +133,14 @@ describe("simplifying", () => {
   });
 
   test("keeps corners, joins straight steps and leaves alone what is simple", () => {
-    const steps = polygonPath([[0, 0], [50, 0], [100, 0.01], [100, 100], [60, 100], [0, 100]]);
+    const steps = polygonPath([
+      [0, 0],
+      [50, 0],
+      [100, 0.01],
+      [100, 100],
+      [60, 100],
+      [0, 100],
+    ]);
     const simple = kernel.simplify(steps, 0.1);
     expect(simple.nodes).toBe(4);
     expect(area(simple)).toBeCloseTo(10_000, -1);
@@ -141,7 +160,14 @@ describe("SVG path data", () => {
     expect(parseSvgPath("M0 0a50 50 0 01100 0").coords.at(-2)).toBe(100);
   });
 
-  test.each([["M0 0 L10", /missing at character 9/], ["L0 0", /start with M/], ["M0 0 X5", /“X” is no command/], ["M0 0 a5 5 0 2 0 1 1", /arc flag/], ["M0 0z5", /follows a close/], ["M 1 two", /missing/]])("%s is refused, saying where", (data, message) => {
+  test.each([
+    ["M0 0 L10", /missing at character 9/],
+    ["L0 0", /start with M/],
+    ["M0 0 X5", /“X” is no command/],
+    ["M0 0 a5 5 0 2 0 1 1", /arc flag/],
+    ["M0 0z5", /follows a close/],
+    ["M 1 two", /missing/],
+  ])("%s is refused, saying where", (data, message) => {
     expect(() => parseSvgPath(data)).toThrow(message);
   });
 
@@ -162,7 +188,9 @@ describe("SVG path data", () => {
         const back = parseSvgPath(text);
         // Lines without length may be written as none.
         expect(Math.abs(area(back) - area(rounded(p, decimals)))).toBeLessThan(1e-3 + 1e-6 * Math.abs(area(p)));
-        expect(Math.max(0, ...Array.from(back.coords, (v) => Math.abs(v * 10 ** decimals - Math.round(v * 10 ** decimals))))).toBeLessThan(1e-4);
+        expect(Math.max(0, ...Array.from(back.coords, (v) => Math.abs(v * 10 ** decimals - Math.round(v * 10 ** decimals))))).toBeLessThan(
+          1e-4,
+        );
       }),
       { numRuns: 150 },
     );
@@ -183,5 +211,12 @@ describe("SVG path data", () => {
 
 function rounded(p: Path, decimals: number): Path {
   const unit = 10 ** decimals;
-  return parseSvgPath(writeSvgPath(p.transform([unit, 0, 0, unit, 0, 0]), { decimals: 0, commands: "absolute" })).transform([1 / unit, 0, 0, 1 / unit, 0, 0]);
+  return parseSvgPath(writeSvgPath(p.transform([unit, 0, 0, unit, 0, 0]), { decimals: 0, commands: "absolute" })).transform([
+    1 / unit,
+    0,
+    0,
+    1 / unit,
+    0,
+    0,
+  ]);
 }

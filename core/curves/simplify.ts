@@ -33,7 +33,7 @@ export function simplifyContour(c: Contour, tolerance: number, budget: Budget): 
   if (first < 0) first = 0;
   const out = new ContourBuilder();
   out.move(c.points[first * stride], c.points[first * stride + 1]);
-  for (let done = 0; done < n; ) {
+  for (let done = 0; done < n;) {
     const k = (first + done) % n;
     let run = 1;
     while (done + run < n && !isCorner[(k + run) % n]) run++;
@@ -44,13 +44,21 @@ export function simplifyContour(c: Contour, tolerance: number, budget: Budget): 
 }
 
 /** Greedy: from each node the longest stretch that one line or cubic serves, found by doubling and halving. */
-function drawAnew(c: Contour, from: number, count: number, isCorner: Uint8Array, tolerance: number, out: ContourBuilder, budget: Budget): void {
+function drawAnew(
+  c: Contour,
+  from: number,
+  count: number,
+  isCorner: Uint8Array,
+  tolerance: number,
+  out: ContourBuilder,
+  budget: Budget,
+): void {
   let at = 0;
   while (at < count) {
     let good = 1;
     let line = false;
     let bad = count - at + 1;
-    for (let step = 2; good + 1 < bad; ) {
+    for (let step = 2; good + 1 < bad;) {
       const length = Math.min(step, bad - 1);
       const as = serves(c, (from + at) % c.size, length, isCorner, tolerance, budget);
       if (as) {
@@ -77,7 +85,14 @@ function drawAnew(c: Contour, from: number, count: number, isCorner: Uint8Array,
 }
 
 /** Whether segments k to k + count can be one line or one cubic, which is left in `fitted`. */
-function serves(c: Contour, k: number, count: number, isCorner: Uint8Array, tolerance: number, budget: Budget): "line" | "cubic" | undefined {
+function serves(
+  c: Contour,
+  k: number,
+  count: number,
+  isCorner: Uint8Array,
+  tolerance: number,
+  budget: Budget,
+): "line" | "cubic" | undefined {
   budget.spend(10 + 4 * count);
   const points: number[] = [];
   for (let i = 0; i < count; i++) {
@@ -93,7 +108,8 @@ function serves(c: Contour, k: number, count: number, isCorner: Uint8Array, tole
   if (chord > 0 && withinOfLine(points, x0, y0, x1, y1, chord, tolerance)) return "line";
   // By length, so that points that lie unevenly are seen evenly.
   const lengths = [0];
-  for (let i = 1; i <= n; i++) lengths.push(lengths[i - 1] + Math.hypot(points[2 * i] - points[2 * i - 2], points[2 * i + 1] - points[2 * i - 1]));
+  for (let i = 1; i <= n; i++)
+    lengths.push(lengths[i - 1] + Math.hypot(points[2 * i] - points[2 * i - 2], points[2 * i + 1] - points[2 * i - 1]));
   const whole = lengths[n];
   if (!(whole > 0)) return undefined;
   const next = (k + count) % c.size;
@@ -115,7 +131,15 @@ function serves(c: Contour, k: number, count: number, isCorner: Uint8Array, tole
   return "cubic";
 }
 
-function withinOfLine(points: readonly number[], x0: number, y0: number, x1: number, y1: number, chord: number, tolerance: number): boolean {
+function withinOfLine(
+  points: readonly number[],
+  x0: number,
+  y0: number,
+  x1: number,
+  y1: number,
+  chord: number,
+  tolerance: number,
+): boolean {
   for (let i = 2; i < points.length - 2; i += 2) {
     const off = Math.abs((points[i] - x0) * (y1 - y0) - (points[i + 1] - y0) * (x1 - x0)) / chord;
     const along = ((points[i] - x0) * (x1 - x0) + (points[i + 1] - y0) * (y1 - y0)) / chord;

@@ -21,16 +21,30 @@ describe("a stack", () => {
 
   test("makes one part of what has one label, wherever it lies", () => {
     const kernel = new CurveKernel();
-    const parts = kernel.stack([{ path: rectangle(0, 0, 50, 100), label: "a" }, { path: rectangle(25, 25, 50, 50), label: "b" }, { path: rectangle(50, 0, 50, 100), label: "a" }]);
+    const parts = kernel.stack([
+      { path: rectangle(0, 0, 50, 100), label: "a" },
+      { path: rectangle(25, 25, 50, 50), label: "b" },
+      { path: rectangle(50, 0, 50, 100), label: "a" },
+    ]);
     expect(parts.map((p) => p.label)).toEqual(["a", "b"]);
     // The seam at 50 is gone but for where b is seen; b is seen from 50 to 75.
-    expect(areas(kernel, parts.map((p) => p.path))).toEqual([10_000 - 25 * 50, 25 * 50]);
+    expect(
+      areas(
+        kernel,
+        parts.map((p) => p.path),
+      ),
+    ).toEqual([10_000 - 25 * 50, 25 * 50]);
     expect(contours(parts[0].path)).toBe(2);
   });
 
   test("leaves out what winds negatively: it is seen from behind", () => {
     const kernel = new CurveKernel();
-    const behind = polygonPath([[0, 0], [0, 100], [100, 100], [100, 0]]);
+    const behind = polygonPath([
+      [0, 0],
+      [0, 100],
+      [100, 100],
+      [100, 0],
+    ]);
     const [a, b] = kernel.stack([{ path: behind }, { path: rectangle(0, 0, 100, 50) }]);
     expect(a.path.isEmpty).toBe(true);
     expect(kernel.area(b.path)).toBe(5000);
@@ -39,7 +53,10 @@ describe("a stack", () => {
   test("of two labels is what the booleans give", () => {
     const kernel = new CurveKernel();
     const [a, b] = [circle(0, 0, 100), circle(120, 30, 80)];
-    const [whole] = kernel.stack([{ path: a, label: 1 }, { path: b, label: 1 }]);
+    const [whole] = kernel.stack([
+      { path: a, label: 1 },
+      { path: b, label: 1 },
+    ]);
     expect(kernel.area(kernel.exclude([whole.path, kernel.union([a, b])]))).toBe(0);
     const [, rest] = kernel.stack([{ path: b }, { path: a }]);
     expect(kernel.area(kernel.exclude([rest.path, kernel.subtract(a, [b])]))).toBe(0);
@@ -54,10 +71,23 @@ describe("a stack", () => {
 
   test("is the same while a handle is dragged", () => {
     const kernel = new CurveKernel();
-    const items = [{ path: circle(0, 0, 50), label: "a" }, { path: rectangle(0, 0, 90, 90), label: "b" }];
+    const items = [
+      { path: circle(0, 0, 50), label: "a" },
+      { path: rectangle(0, 0, 90, 90), label: "b" },
+    ];
     const draft = new DraftKernel(kernel).stack(items);
     expect(draft.map((p) => p.label)).toEqual(["a", "b"]);
-    expect(areas(kernel, draft.map((p) => p.path))).toEqual(areas(kernel, kernel.stack(items).map((p) => p.path)));
+    expect(
+      areas(
+        kernel,
+        draft.map((p) => p.path),
+      ),
+    ).toEqual(
+      areas(
+        kernel,
+        kernel.stack(items).map((p) => p.path),
+      ),
+    );
   });
 });
 
@@ -77,22 +107,31 @@ describe("parts", () => {
     const known = 1e-6 * whole + 1e-4 * around + 1e-9;
     expect(Math.abs(one.reduce((a, b) => a + b, 0) - whole)).toBeLessThan(known);
     bySubtraction(kernel, items).forEach((p, i) => expect(Math.abs(kernel.area(p) - one[i])).toBeLessThan(known));
-    for (let i = 0; i < parts.length; i++) for (let j = 0; j < i; j++) expect(kernel.area(kernel.intersect([parts[i], parts[j]]))).toBeLessThan(known);
+    for (let i = 0; i < parts.length; i++)
+      for (let j = 0; j < i; j++) expect(kernel.area(kernel.intersect([parts[i], parts[j]]))).toBeLessThan(known);
     const places = Array.from({ length: 40 }, () => [r.between(-100, 800), r.between(-100, 700)] as const);
     expect(wrongPlaces(items, parts, places, 0.1)).toBe(0);
   }
 
-  test.each([1, 31, 61])("of random stacks are those of subtractions, make up the union and lie apart (seeds from %i on)", (first) => {
-    for (let seed = first; seed < first + 30; seed++) {
-      const r = new Random(seed);
-      const kernel = new CurveKernel();
-      check(kernel, randomStack(r, kernel, letters), r);
-    }
-  }, 60_000);
+  test.each([1, 31, 61])(
+    "of random stacks are those of subtractions, make up the union and lie apart (seeds from %i on)",
+    (first) => {
+      for (let seed = first; seed < first + 30; seed++) {
+        const r = new Random(seed);
+        const kernel = new CurveKernel();
+        check(kernel, randomStack(r, kernel, letters), r);
+      }
+    },
+    60_000,
+  );
 
   test("of a solid's sides share their borders", () => {
     const kernel = new CurveKernel();
     const word = letters.map((l, i) => l.transform([1, 0, 0, 1, i * 620, 0]));
-    for (const way of [{ x: 60, y: 40 }, { x: -30, y: 90 }]) check(kernel, solidOf(kernel, word, way), new Random(5));
+    for (const way of [
+      { x: 60, y: 40 },
+      { x: -30, y: 90 },
+    ])
+      check(kernel, solidOf(kernel, word, way), new Random(5));
   }, 60_000);
 });

@@ -16,8 +16,8 @@ const [space, m, z, h, v, l, q, c] = Array.from(" mzhvlqc", (letter) => letter.c
 const command = 192;
 
 /**
- * SVG path data in hundredths of a unit, or tenths of what is seen in passing: one absolute move, all else relative and in the shortest form. Each step is
- * taken from the rounded point before it, so that rounding errors never add up. What follows the first move does not
+ * SVG path data in hundredths of a unit, or tenths of what is seen in passing: one absolute move, all else relative and in the shortest
+ * form. Each step is taken from the rounded point before it, so that rounding errors never add up. What follows the first move does not
  * depend on where the path lies, and is kept: a word that shifts writes a few numbers.
  * @param dx,dy shift in the path's units, rounded to a hundredth
  */

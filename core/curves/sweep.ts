@@ -96,7 +96,16 @@ function facingOf(c: Contour, k: number, way: Way): Bernstein {
   const dy = derivative(ys);
   if (way.kind === "vector") return dy.map((v, i) => v * way.x - dx[i] * way.y);
   const s = Math.sign(way.by);
-  return minus(times(dy, xs.map((x) => (way.x - x) * s)), times(dx, ys.map((y) => (way.y - y) * s)));
+  return minus(
+    times(
+      dy,
+      xs.map((x) => (way.x - x) * s),
+    ),
+    times(
+      dx,
+      ys.map((y) => (way.y - y) * s),
+    ),
+  );
 }
 
 const scratch = new Float64Array(8);

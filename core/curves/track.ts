@@ -82,7 +82,7 @@ export class Track {
     const h = lengths[i + 1] - lengths[i];
     const f = h > 0 ? (inside - lengths[i]) / h : 0;
     const k = Math.floor(i / stretches);
-    const t = (((i % stretches) + hermite(f, h * this.#perUnit[2 * i] * stretches, h * this.#perUnit[2 * i + 1] * stretches)) / stretches);
+    const t = ((i % stretches) + hermite(f, h * this.#perUnit[2 * i] * stretches, h * this.#perUnit[2 * i + 1] * stretches)) / stretches;
     const { points, degrees } = this.contour;
     const o = k * stride;
     const d = degrees[k];

@@ -72,7 +72,8 @@ function staysStraight(curve: Sampler, tolerance: number): boolean {
   const length = norm(x1 - x0, y1 - y0);
   for (let i = 1; i < samples; i++) {
     curve(i / samples, image);
-    const off = length > 0 ? Math.abs((image[0] - x0) * (y1 - y0) - (image[1] - y0) * (x1 - x0)) / length : norm(image[0] - x0, image[1] - y0);
+    const off =
+      length > 0 ? Math.abs((image[0] - x0) * (y1 - y0) - (image[1] - y0) * (x1 - x0)) / length : norm(image[0] - x0, image[1] - y0);
     if (off > tolerance / 10) return false;
   }
   curve(1, image);

@@ -36,7 +36,8 @@ export function writeSvgPath(path: Path, { decimals = 3, commands = "shortest" }
   const joined = (letter: string, numbers: readonly number[]): string => {
     if (commands !== "shortest") return `${out ? " " : ""}${letter} ${numbers.map(text).join(" ")}`;
     // After a move, pairs are lines of the same kind; other letters need not be said twice.
-    const silent = letter === last && letter !== "m" && letter !== "M" ? true : (letter === "l" && last === "m") || (letter === "L" && last === "M");
+    const silent =
+      letter === last && letter !== "m" && letter !== "M" ? true : (letter === "l" && last === "m") || (letter === "L" && last === "M");
     let piece = silent ? "" : letter;
     let before = silent ? lastText : letter;
     for (const n of numbers) {
@@ -82,17 +83,39 @@ export function writeSvgPath(path: Path, { decimals = 3, commands = "shortest" }
     const [ex, ey] = [p[n - 2], p[n - 1]];
     const rel = p.map((v, i) => v - (i % 2 ? y : x));
     if (verb === Verb.Move) {
-      write([["M", p], ["m", rel]]);
+      write([
+        ["M", p],
+        ["m", rel],
+      ]);
       startX = ex;
       startY = ey;
     } else if (verb === Verb.Line) {
-      const short: [string, number[]][] = commands !== "shortest" ? [] : ey === y ? [["h", [ex - x]], ["H", [ex]]] : ex === x ? [["v", [ey - y]], ["V", [ey]]] : [];
+      const short: [string, number[]][] =
+        commands !== "shortest"
+          ? []
+          : ey === y
+            ? [
+                ["h", [ex - x]],
+                ["H", [ex]],
+              ]
+            : ex === x
+              ? [
+                  ["v", [ey - y]],
+                  ["V", [ey]],
+                ]
+              : [];
       write([...short, ["l", rel], ["L", p]]);
     } else {
       const [long, smooth] = verb === Verb.Cubic ? ["c", "s"] : ["q", "t"];
       const reflected = handleOf === verb ? [2 * x - handleX, 2 * y - handleY] : [x, y];
-      const asSmooth = commands === "shortest" && (handleOf === verb || verb === Verb.Cubic) && p[0] === reflected[0] && p[1] === reflected[1];
-      const candidates: [string, number[]][] = asSmooth ? [[smooth, rel.slice(2)], [smooth.toUpperCase(), p.slice(2)]] : [];
+      const asSmooth =
+        commands === "shortest" && (handleOf === verb || verb === Verb.Cubic) && p[0] === reflected[0] && p[1] === reflected[1];
+      const candidates: [string, number[]][] = asSmooth
+        ? [
+            [smooth, rel.slice(2)],
+            [smooth.toUpperCase(), p.slice(2)],
+          ]
+        : [];
       write([...candidates, [long, rel], [long.toUpperCase(), p]]);
       handleX = p[n - 4];
       handleY = p[n - 3];

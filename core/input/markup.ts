@@ -14,8 +14,8 @@ export interface Reader {
 }
 
 /**
- * Reads markup once, from its start to its end, in time that grows with its length: no document type, which could make a small file huge, and no nesting
- * without end.
+ * Reads markup once, from its start to its end, in time that grows with its length: no document type, which could make a small file huge,
+ * and no nesting without end.
  * @throws Problem in the user's words
  */
 export function readMarkup(svg: string, { open, close, text }: Reader): void {

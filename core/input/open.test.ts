@@ -12,7 +12,10 @@ describe("opening a file", () => {
   test("tells pieces, styles and piece files apart", () => {
     expect(open(text(style))).toEqual({ kind: "style", style });
     expect(open(text(piece))).toMatchObject({ kind: "piece", file: { piece, styles: [] } });
-    expect(open(text({ format: "vextal.file", version: 1, piece, styles: [style] }))).toMatchObject({ kind: "piece", file: { piece, styles: [style] } });
+    expect(open(text({ format: "vextal.file", version: 1, piece, styles: [style] }))).toMatchObject({
+      kind: "piece",
+      file: { piece, styles: [style] },
+    });
   });
 
   test.each<[string, string, RegExp]>([

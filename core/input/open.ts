@@ -34,7 +34,11 @@ export function open(text: string): Opened {
   } catch {
     if (isSvg) throw new Problem("The piece inside this SVG is damaged.");
     const begun = text.trimStart().startsWith("{");
-    throw new Problem(begun ? "This file is damaged: it begins as a piece or a style, and does not end as one." : "This file is neither a piece, a style, nor an SVG with its piece inside.");
+    throw new Problem(
+      begun
+        ? "This file is damaged: it begins as a piece or a style, and does not end as one."
+        : "This file is neither a piece, a style, nor an SVG with its piece inside.",
+    );
   }
   const opened = openDocument(document);
   return opened.kind === "piece" ? { ...opened, photos } : opened;
@@ -51,7 +55,11 @@ export function openDocument(document: unknown): Opened {
     case "vextal.file": {
       const outer = migrate(document, "piece file", 1) as { piece?: unknown; styles?: unknown };
       const styles = Array.isArray(outer.styles) ? outer.styles.map(openStyle) : outer.styles;
-      return { kind: "piece", file: parse(pieceFileSchema, { ...outer, piece: openPiece(outer.piece), styles }, "piece file"), photos: new Map() };
+      return {
+        kind: "piece",
+        file: parse(pieceFileSchema, { ...outer, piece: openPiece(outer.piece), styles }, "piece file"),
+        photos: new Map(),
+      };
     }
     default:
       throw new Problem("This file is neither a piece nor a style of Vextal: it names no format that is known here.");
@@ -66,9 +74,14 @@ const pieceMigrations = [
   (piece: Record<string, unknown>) => piece,
 ];
 
-export const openPiece = (document: unknown) => parse(pieceSchema, withSoundIds(migrate(document, "piece", pieceVersion, pieceMigrations)), "piece");
+export const openPiece = (document: unknown) =>
+  parse(pieceSchema, withSoundIds(migrate(document, "piece", pieceVersion, pieceMigrations)), "piece");
 
-function parse<T>(schema: { safeParse(v: unknown): { success: true; data: T } | { success: false; error: Parameters<typeof firstFault>[0] } }, value: unknown, what: string): T {
+function parse<T>(
+  schema: { safeParse(v: unknown): { success: true; data: T } | { success: false; error: Parameters<typeof firstFault>[0] } },
+  value: unknown,
+  what: string,
+): T {
   const result = schema.safeParse(value);
   if (!result.success) throw new Problem(`This ${what} is damaged ${firstFault(result.error)}`);
   return result.data;
@@ -96,6 +109,7 @@ function insideSvg(svg: string): { piece: string; photos: Map<string, string> } 
       if (inside) piece.push(t);
     },
   });
-  if (!found || !piece.join("").trim()) throw new Problem("This SVG carries no piece inside: it was not exported as “SVG with the piece inside”.");
+  if (!found || !piece.join("").trim())
+    throw new Problem("This SVG carries no piece inside: it was not exported as “SVG with the piece inside”.");
   return { piece: piece.join(""), photos };
 }

@@ -4,7 +4,8 @@ import { Problem } from "../problem";
 import { svgShapes } from "./svg-shapes";
 
 const kernel = new CurveKernel();
-const read = (inside: string, root = 'width="100" height="100"') => svgShapes(`<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${root}>${inside}</svg>`, kernel);
+const read = (inside: string, root = 'width="100" height="100"') =>
+  svgShapes(`<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${root}>${inside}</svg>`, kernel);
 const bounds = (inside: string, root?: string) => read(inside, root).path.bounds;
 const box = (minX: number, minY: number, maxX: number, maxY: number) => ({ minX, minY, maxX, maxY });
 const near = (b: object) => Object.fromEntries(Object.entries(b).map(([k, v]) => [k, expect.closeTo(v as number, 3)]));
@@ -22,7 +23,11 @@ describe("shapes of an SVG file", () => {
     ["a group moved and turned", '<g transform="translate(50 50) rotate(90)"><rect width="20" height="10"/></g>', box(40, 50, 50, 70)],
     ["transforms in their order", '<rect width="10" height="10" transform="scale(2) translate(5,0) skewX(45)"/>', box(10, 0, 50, 20)],
     ["a use, placed", '<defs><rect id="a" width="10" height="10"/></defs><use href="#a" x="30" y="40"/>', box(30, 40, 40, 50)],
-    ["a symbol in its viewport", '<symbol id="s" viewBox="0 0 10 10"><rect width="10" height="10"/></symbol><use xlink:href="#s" x="10" width="50" height="50"/>', box(10, 0, 60, 50)],
+    [
+      "a symbol in its viewport",
+      '<symbol id="s" viewBox="0 0 10 10"><rect width="10" height="10"/></symbol><use xlink:href="#s" x="10" width="50" height="50"/>',
+      box(10, 0, 60, 50),
+    ],
     ["a nested svg", '<svg x="20" width="40" height="40" viewBox="0 0 80 80"><rect width="80" height="80"/></svg>', box(20, 0, 60, 40)],
   ])("%s", (_, inside, want) => expect(bounds(inside)).toEqual(near(want)));
 
@@ -50,7 +55,13 @@ describe("shapes of an SVG file", () => {
     const star = "M50 2L79 92L3 36H97L21 92Z";
     const by = (rule: string) => kernel.area(kernel.weld(read(`<path fill-rule="${rule}" d="${star}"/>`).path));
     // By nonzero the pentagon in the middle is filled, and is what they differ by: counted here by its own five crossings.
-    const lines = [[50, 2, 79, 92], [79, 92, 3, 36], [3, 36, 97, 36], [97, 36, 21, 92], [21, 92, 50, 2]];
+    const lines = [
+      [50, 2, 79, 92],
+      [79, 92, 3, 36],
+      [3, 36, 97, 36],
+      [97, 36, 21, 92],
+      [21, 92, 50, 2],
+    ];
     const meet = (a: number[], b: number[]) => {
       const [ux, uy, vx, vy] = [a[2] - a[0], a[3] - a[1], b[2] - b[0], b[3] - b[1]];
       const t = ((b[0] - a[0]) * vy - (b[1] - a[1]) * vx) / (ux * vy - uy * vx);
@@ -63,7 +74,9 @@ describe("shapes of an SVG file", () => {
   });
 
   test("what is left out is named, what is hidden is not brought in", () => {
-    const { leftOut, path } = read('<rect width="10" height="10"/><text>Tea</text><text>Room</text><image href="x.png"/><circle r="50" display="none"/><path d="M0 0L5 X"/>');
+    const { leftOut, path } = read(
+      '<rect width="10" height="10"/><text>Tea</text><text>Room</text><image href="x.png"/><circle r="50" display="none"/><path d="M0 0L5 X"/>',
+    );
     expect(leftOut).toEqual(["2 × text (bring it in as outlines)", "pictures", "damaged paths"]);
     expect(path.bounds.maxX).toBe(10);
   });
@@ -93,14 +106,22 @@ describe("what is refused", () => {
     ["a style of colons", `<svg><rect width="9" height="9" style="${"display ".repeat(25_000)}"/></svg>`, null],
     ["points of commas", `<svg><polygon points="${",".repeat(200_000)}"/><rect width="9" height="9"/></svg>`, null],
     ["path data of flags", `<svg><path d="M0 0${"a".repeat(200_000)}"/><rect width="9" height="9"/></svg>`, null],
-    ["a tangle by the even-odd rule", `<svg><path fill-rule="evenodd" d="M0 0${Array.from({ length: 1500 }, (_, i) => `L${(i * 7919) % 1000} ${(i * 104_729) % 1000}`).join("")}Z"/></svg>`, /crosses itself too often/],
+    [
+      "a tangle by the even-odd rule",
+      `<svg><path fill-rule="evenodd" d="M0 0${Array.from({ length: 1500 }, (_, i) => `L${(i * 7919) % 1000} ${(i * 104_729) % 1000}`).join("")}Z"/></svg>`,
+      /crosses itself too often/,
+    ],
     ["a scale without measure", '<svg><rect width="9" height="9" transform="scale(1e308)"/></svg>', /beyond all measure/],
     ["a place without measure", '<svg><rect x="1e300" width="9" height="9"/></svg>', /beyond all measure|damaged/],
-  ])("small files that would hold the program end soon: %s", (_, svg, why) => {
-    const once = () => svgShapes(svg, new CurveKernel());
-    if (why) expect(once).toThrow(why);
-    else expect(once().path.bounds).toEqual(box(0, 0, 9, 9));
-  }, 5000);
+  ])(
+    "small files that would hold the program end soon: %s",
+    (_, svg, why) => {
+      const once = () => svgShapes(svg, new CurveKernel());
+      if (why) expect(once).toThrow(why);
+      else expect(once().path.bounds).toEqual(box(0, 0, 9, 9));
+    },
+    5000,
+  );
 
   test("uses that double themselves over and over end soon", () => {
     const levels = Array.from({ length: 20 }, (_, i) => `<g id="l${i + 1}"><use href="#l${i}"/><use href="#l${i}"/></g>`).join("");

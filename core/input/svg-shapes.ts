@@ -33,10 +33,32 @@ const farthest = 1e7;
 /** Elements that hold others and draw nothing themselves. */
 const containers = new Set(["svg", "g", "a", "switch", "symbol", "defs"]);
 /** What is neither geometry nor anything that a reader would miss. */
-const silent = new Set(["title", "desc", "metadata", "style", "defs", "stop", "linearGradient", "radialGradient", "namedview", "script", "view"]);
+const silent = new Set([
+  "title",
+  "desc",
+  "metadata",
+  "style",
+  "defs",
+  "stop",
+  "linearGradient",
+  "radialGradient",
+  "namedview",
+  "script",
+  "view",
+]);
 const told: Readonly<Record<string, string>> = {
-  text: "text (bring it in as outlines)", image: "pictures", foreignObject: "foreign objects", clipPath: "clipping paths", mask: "masks", pattern: "patterns",
-  filter: "filters", marker: "markers", animate: "animations", animateTransform: "animations", set: "animations", textPath: "text (bring it in as outlines)",
+  text: "text (bring it in as outlines)",
+  image: "pictures",
+  foreignObject: "foreign objects",
+  clipPath: "clipping paths",
+  mask: "masks",
+  pattern: "patterns",
+  filter: "filters",
+  marker: "markers",
+  animate: "animations",
+  animateTransform: "animations",
+  set: "animations",
+  textPath: "text (bring it in as outlines)",
 };
 
 /**
@@ -70,7 +92,8 @@ export function svgShapes(svg: string, kernel: Kernel): SvgShapes {
   const put = (path: Path, m: Matrix, e: Element) => {
     const filled = ruleOf(e) === "evenodd" ? untangled(path) : path;
     nodes += filled.nodes;
-    if (nodes > mostNodes) throw new Problem(`This SVG has over ${mostNodes.toLocaleString("en")} nodes; simplify it before bringing it in.`);
+    if (nodes > mostNodes)
+      throw new Problem(`This SVG has over ${mostNodes.toLocaleString("en")} nodes; simplify it before bringing it in.`);
     out.add(filled.transform(m));
   };
   const drawn = (e: Element): Path | undefined => {
@@ -96,13 +119,34 @@ export function svgShapes(svg: string, kernel: Kernel): SvgShapes {
       if (inside.includes(target)) throw new Problem("This SVG uses a part of itself inside itself, without end.");
       if (++uses > mostUses) throw new Problem(`This SVG repeats its parts over ${mostUses.toLocaleString("en")} times.`);
       const at = multiply(own, translation(length(e.attributes.x), length(e.attributes.y)));
-      if (target.name === "symbol") target.children.forEach((c) => walk(c, multiply(at, viewportOf({ ...target, attributes: { ...target.attributes, width: e.attributes.width ?? target.attributes.width, height: e.attributes.height ?? target.attributes.height } })), [...inside, target], shown));
+      if (target.name === "symbol")
+        target.children.forEach((c) =>
+          walk(
+            c,
+            multiply(
+              at,
+              viewportOf({
+                ...target,
+                attributes: {
+                  ...target.attributes,
+                  width: e.attributes.width ?? target.attributes.width,
+                  height: e.attributes.height ?? target.attributes.height,
+                },
+              }),
+            ),
+            [...inside, target],
+            shown,
+          ),
+        );
       else walk(target, at, [...inside, target], shown);
       return;
     }
     if (containers.has(e.name)) {
       const visible = shown && e.name !== "defs" && e.name !== "symbol";
-      const inner = e.name === "svg" ? multiply(multiply(own, e === root ? identity : translation(length(e.attributes.x), length(e.attributes.y))), viewportOf(e)) : own;
+      const inner =
+        e.name === "svg"
+          ? multiply(multiply(own, e === root ? identity : translation(length(e.attributes.x), length(e.attributes.y))), viewportOf(e))
+          : own;
       if (visible) for (const c of e.children) walk(c, inner, inside, visible);
       return;
     }
@@ -112,7 +156,8 @@ export function svgShapes(svg: string, kernel: Kernel): SvgShapes {
   const path = out.build();
   if (path.isEmpty) throw new Problem(`This SVG holds no shapes${left.size ? `, only ${[...left.keys()].join(", ")}` : ""}.`);
   const { minX, minY, maxX, maxY } = path.bounds;
-  if (![minX, minY, maxX, maxY].every((v) => Math.abs(v) <= farthest)) throw new Problem("This SVG draws beyond all measure: its transforms or lengths are wrong.");
+  if (![minX, minY, maxX, maxY].every((v) => Math.abs(v) <= farthest))
+    throw new Problem("This SVG draws beyond all measure: its transforms or lengths are wrong.");
   return { path, leftOut: [...left].map(([what, n]) => (n > 1 ? `${n} × ${what}` : what)) };
 }
 
@@ -143,7 +188,18 @@ function length(text: string | undefined, otherwise = 0): number {
   if (text !== undefined && text.length > longestLength) return otherwise;
   const m = /^\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)\s*([a-z%]*)\s*$/i.exec(text ?? "");
   if (!m) return otherwise;
-  const per: Readonly<Record<string, number>> = { "": 1, px: 1, pt: pxPer.pt, pc: 16, mm: pxPer.mm, cm: 10 * pxPer.mm, in: pxPer.in, q: pxPer.mm / 4, em: 16, ex: 8 };
+  const per: Readonly<Record<string, number>> = {
+    "": 1,
+    px: 1,
+    pt: pxPer.pt,
+    pc: 16,
+    mm: pxPer.mm,
+    cm: 10 * pxPer.mm,
+    in: pxPer.in,
+    q: pxPer.mm / 4,
+    em: 16,
+    ex: 8,
+  };
   const k = per[m[2].toLowerCase()];
   return k === undefined ? otherwise : Number(m[1]) * k;
 }
@@ -158,7 +214,10 @@ const ruleOf = (e: Element): string | undefined => property(e, "fill-rule");
 
 /** From the space inside an svg or symbol to that around it: viewBox and preserveAspectRatio (SVG 2, section 8.2, equivalent transform). */
 function viewportOf({ attributes: a }: Element): Matrix {
-  const box = (a.viewBox ?? "").trim().split(/[\s,]+/).map(Number);
+  const box = (a.viewBox ?? "")
+    .trim()
+    .split(/[\s,]+/)
+    .map(Number);
   if (box.length !== 4 || box.some((v) => !Number.isFinite(v)) || !(box[2] > 0 && box[3] > 0)) return identity;
   const [x, y, w, h] = box;
   const [width, height] = [length(a.width, w), length(a.height, h)];
@@ -176,7 +235,10 @@ function transformOf(text: string | undefined): Matrix {
   // From one to the next, without a look back: each letter is read once.
   const list = /[\s,]*([a-z]{1,16})\s*\(([^()]*)\)/iy;
   for (let found = list.exec(text ?? ""); found; found = list.exec(text ?? "")) {
-    const v = found[2].trim().split(/[\s,]+/).map((t) => parseFloat(t));
+    const v = found[2]
+      .trim()
+      .split(/[\s,]+/)
+      .map((t) => parseFloat(t));
     if (v.some((n) => !Number.isFinite(n))) continue;
     const next = single(found[1].toLowerCase(), v);
     if (next) m = multiply(m, next);
@@ -218,7 +280,11 @@ function geometryOf({ name, attributes: a }: Element): Path | undefined {
       return parseSvgPath(`M${n("x1")} ${n("y1")}L${n("x2")} ${n("y2")}`);
     case "polyline":
     case "polygon": {
-      const v = (a.points ?? "").trim().split(/[\s,]+/).map(Number).filter(Number.isFinite);
+      const v = (a.points ?? "")
+        .trim()
+        .split(/[\s,]+/)
+        .map(Number)
+        .filter(Number.isFinite);
       if (v.length < 4) return Path.empty;
       return parseSvgPath(`M${v.slice(0, v.length - (v.length % 2)).join(" ")}${name === "polygon" ? "Z" : ""}`);
     }
@@ -230,5 +296,7 @@ function rectangle(x: number, y: number, w: number, h: number, rxText: string | 
   const [rx, ry] = [Math.min(w / 2, Math.max(0, length(rxText))), Math.min(h / 2, Math.max(0, length(ryText)))];
   if (!(rx > 0 && ry > 0)) return parseSvgPath(`M${x} ${y}h${w}v${h}h${-w}z`);
   const arc = (dx: number, dy: number) => `a${rx} ${ry} 0 0 1 ${dx} ${dy}`;
-  return parseSvgPath(`M${x + rx} ${y}h${w - 2 * rx}${arc(rx, ry)}v${h - 2 * ry}${arc(-rx, ry)}h${-(w - 2 * rx)}${arc(-rx, -ry)}v${-(h - 2 * ry)}${arc(rx, -ry)}z`);
+  return parseSvgPath(
+    `M${x + rx} ${y}h${w - 2 * rx}${arc(rx, ry)}v${h - 2 * ry}${arc(-rx, ry)}h${-(w - 2 * rx)}${arc(-rx, -ry)}v${-(h - 2 * ry)}${arc(rx, -ry)}z`,
+  );
 }

@@ -11,9 +11,12 @@ export function migrate(document: unknown, what: string, current: number, steps:
   if (typeof document !== "object" || document === null) throw new Problem(`This is no ${what}.`);
   let doc = document as Record<string, unknown>;
   const version = doc.version;
-  if (typeof version !== "number" || !Number.isInteger(version) || version < 1) throw new Problem(`This ${what} carries no format version.`);
+  if (typeof version !== "number" || !Number.isInteger(version) || version < 1)
+    throw new Problem(`This ${what} carries no format version.`);
   if (version > current)
-    throw new Problem(`This ${what} was made with a newer Vextal (format ${version}; this one reads up to ${current}). Nothing was changed.`);
+    throw new Problem(
+      `This ${what} was made with a newer Vextal (format ${version}; this one reads up to ${current}). Nothing was changed.`,
+    );
   for (let v = version; v < current; v++) doc = { ...steps[v - 1](doc), version: v + 1 };
   return doc;
 }

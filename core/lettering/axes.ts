@@ -22,7 +22,13 @@ export function axesOf(face: Face): Axis[] {
   return Object.entries(tables.getAxisInfos())
     .sort(([, a], [, b]) => a.axisIndex - b.axisIndex)
     .filter(([, a]) => a.max > a.min && (a.flags & 1) === 0)
-    .map(([tag, a]) => ({ tag, name: tables.getName(a.nameId, "en") || plainNames[tag] || tag, min: a.min, default: face.info.axes?.[tag] ?? a.default, max: a.max }));
+    .map(([tag, a]) => ({
+      tag,
+      name: tables.getName(a.nameId, "en") || plainNames[tag] || tag,
+      min: a.min,
+      default: face.info.axes?.[tag] ?? a.default,
+      max: a.max,
+    }));
 }
 
 /** The named instances, from the table “fvar” (OpenType specification, fvar: the order of axes, then records of a name and a place). */
@@ -33,7 +39,9 @@ export function namedPlacesOf(face: Face): NamedPlace[] {
   const [start, axisCount, axisSize, count, size] = [4, 8, 10, 12, 14].map((at) => view.getUint16(at));
   const first = start + axisCount * axisSize;
   if (axisCount > 64 || count > 2000 || first + count * size > bytes.length || size < 4 + 4 * axisCount) return [];
-  const tags = Array.from({ length: axisCount }, (_, i) => String.fromCharCode(...bytes.subarray(start + i * axisSize, start + i * axisSize + 4)));
+  const tags = Array.from({ length: axisCount }, (_, i) =>
+    String.fromCharCode(...bytes.subarray(start + i * axisSize, start + i * axisSize + 4)),
+  );
   return Array.from({ length: count }, (_, i): NamedPlace => {
     const at = first + i * size;
     const axes = Object.fromEntries(tags.map((tag, k) => [tag, view.getInt32(at + 4 + 4 * k) / 65536]));

@@ -35,13 +35,23 @@ export function withText(old: Anchored, text: string): { text: string; letters: 
   const plain: LineOptions = { width: null, by: "size" };
   const lines = Array.from({ length: breaks(text) + 1 }, (_, i): LineOptions => {
     const from =
-      i < first || (i === first && newLast === oldLast) ? i
-      : i > newLast ? i - newLast + oldLast
-      : newLast === first ? (atStart ? oldLast : first)
-      : oldLast === first ? (i === (atStart ? newLast : first) ? first : undefined)
-      : i === first ? first
-      : i === newLast ? oldLast
-      : undefined;
+      i < first || (i === first && newLast === oldLast)
+        ? i
+        : i > newLast
+          ? i - newLast + oldLast
+          : newLast === first
+            ? atStart
+              ? oldLast
+              : first
+            : oldLast === first
+              ? i === (atStart ? newLast : first)
+                ? first
+                : undefined
+              : i === first
+                ? first
+                : i === newLast
+                  ? oldLast
+                  : undefined;
     return (from !== undefined && old.lines[from]) || plain;
   });
   // Entries that say nothing are left out at the end, so that a plain text keeps a plain document.

@@ -12,7 +12,8 @@ export function fontsIn(bytes: Uint8Array, name: string): Uint8Array[] {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   if (bytes.length < 12 || view.getUint32(0) !== 0x74746366) return [bytes]; // "ttcf"
   const count = view.getUint32(8);
-  if (count < 1 || count > mostFonts || 12 + 4 * count > bytes.length) throw new Problem(`${name} is a damaged collection: it says it holds ${count} fonts.`);
+  if (count < 1 || count > mostFonts || 12 + 4 * count > bytes.length)
+    throw new Problem(`${name} is a damaged collection: it says it holds ${count} fonts.`);
   return Array.from({ length: count }, (_, i) => {
     const at = view.getUint32(12 + 4 * i);
     if (at + 12 > bytes.length) throw new Problem(`${name} is cut short: font ${i + 1} of the collection lies outside the file.`);

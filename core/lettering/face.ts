@@ -110,7 +110,12 @@ export class Face {
   }
 
   get metrics(): FaceMetrics {
-    return (this.#metrics ??= { capHeight: this.#height(["H", "E", "I", "ल", "ا", "n"], 700), xHeight: this.#height(["x", "z", "v", "n"], 500), stem: this.#stem(), bar: this.#bar() });
+    return (this.#metrics ??= {
+      capHeight: this.#height(["H", "E", "I", "ल", "ا", "n"], 700),
+      xHeight: this.#height(["x", "z", "v", "n"], 500),
+      stem: this.#stem(),
+      bar: this.#bar(),
+    });
   }
 
   #draw(glyph: number): Path {
@@ -179,7 +184,12 @@ export class Face {
   }
 
   #bar(): number {
-    for (const [c, at] of [["H", 0.5], ["E", 0.7], ["t", 0.25], ["ल", 0.5]] as const) {
+    for (const [c, at] of [
+      ["H", 0.5],
+      ["E", 0.7],
+      ["t", 0.25],
+      ["ल", 0.5],
+    ] as const) {
       const glyph = this.glyphOf(c);
       if (!glyph) continue;
       const outline = this.outline(glyph);

@@ -3,11 +3,37 @@
  * set without, such as the joining forms of Arabic, are not a choice and not listed.
  */
 const names: Readonly<Record<string, string>> = {
-  liga: "Ligatures", dlig: "Rare ligatures", hlig: "Historical ligatures", clig: "Contextual ligatures", calt: "Contextual forms",
-  swsh: "Swashes", cswh: "Contextual swashes", salt: "Stylistic alternates", titl: "Titling forms", hist: "Historical forms", rand: "Random forms",
-  smcp: "Small capitals", c2sc: "Small capitals from capitals", pcap: "Petite capitals", c2pc: "Petite capitals from capitals", unic: "Unicase",
-  case: "Forms among capitals", cpsp: "Capital spacing", ordn: "Ordinals", frac: "Fractions", afrc: "Stacked fractions", sups: "Superscript", subs: "Subscript", sinf: "Scientific inferiors",
-  lnum: "Lining figures", onum: "Old-style figures", pnum: "Proportional figures", tnum: "Tabular figures", zero: "Slashed zero", ornm: "Ornaments", kern: "Kerning",
+  liga: "Ligatures",
+  dlig: "Rare ligatures",
+  hlig: "Historical ligatures",
+  clig: "Contextual ligatures",
+  calt: "Contextual forms",
+  swsh: "Swashes",
+  cswh: "Contextual swashes",
+  salt: "Stylistic alternates",
+  titl: "Titling forms",
+  hist: "Historical forms",
+  rand: "Random forms",
+  smcp: "Small capitals",
+  c2sc: "Small capitals from capitals",
+  pcap: "Petite capitals",
+  c2pc: "Petite capitals from capitals",
+  unic: "Unicase",
+  case: "Forms among capitals",
+  cpsp: "Capital spacing",
+  ordn: "Ordinals",
+  frac: "Fractions",
+  afrc: "Stacked fractions",
+  sups: "Superscript",
+  subs: "Subscript",
+  sinf: "Scientific inferiors",
+  lnum: "Lining figures",
+  onum: "Old-style figures",
+  pnum: "Proportional figures",
+  tnum: "Tabular figures",
+  zero: "Slashed zero",
+  ornm: "Ornaments",
+  kern: "Kerning",
 };
 
 /** Features that are on unless they are turned off. */
@@ -23,4 +49,6 @@ export function featureName(tag: string): string | undefined {
 }
 
 /** Features through which one letter has other forms. */
-export const isAlternate = (tag: string): boolean => ["aalt", "salt", "swsh", "cswh", "titl", "hist", "smcp", "onum", "lnum", "zero", "ornm", "ordn", "sups", "subs", "unic"].includes(tag) || /^(ss|cv)\d\d$/.test(tag);
+export const isAlternate = (tag: string): boolean =>
+  ["aalt", "salt", "swsh", "cswh", "titl", "hist", "smcp", "onum", "lnum", "zero", "ornm", "ordn", "sups", "subs", "unic"].includes(tag) ||
+  /^(ss|cv)\d\d$/.test(tag);

@@ -37,7 +37,12 @@ const tagsOf = (face: Face): string[] =>
 /** The features that a letterer can choose in this face, those that change the present text first. */
 export function featuresOf(hb: HarfBuzz, face: Face, text: string, asked: Asked): FeatureUse[] {
   const line = text.split("\n").reduce((a, b) => (b.trim().length > a.trim().length ? b : a), "");
-  const shaping = (features: Readonly<Record<string, number>>): Shaping => ({ features, language: asked.language, direction: asked.direction, alternates: [] });
+  const shaping = (features: Readonly<Record<string, number>>): Shaping => ({
+    features,
+    language: asked.language,
+    direction: asked.direction,
+    alternates: [],
+  });
   const now = shapeLine(hb, face, line, shaping(asked.features));
   return tagsOf(face)
     .flatMap((tag): FeatureUse[] => {

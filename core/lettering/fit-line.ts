@@ -28,7 +28,10 @@ export function fitLine(row: Row, width: number, by: LineFit, reshape: (face: Fa
 
 /** The same added to every advance, so that the ink becomes `width` wide. */
 export function spaced(row: Row, width: number, at: (index: number) => boolean = () => true): Row {
-  const between = row.pieces.map((_, i) => i).slice(0, -1).filter(at);
+  const between = row.pieces
+    .map((_, i) => i)
+    .slice(0, -1)
+    .filter(at);
   if (!between.length) return row;
   const add = (width - inkWidth(row)) / row.scale / between.length;
   const chosen = new Set(between);

@@ -62,7 +62,9 @@ describe("wrappings", () => {
   const folder = "node_modules/@fontsource/yellowtail/files/yellowtail-latin-400-normal";
 
   test("WOFF and WOFF2 of one font hold the same tables", async () => {
-    const [one, two] = await Promise.all(["woff", "woff2"].map(async (e) => toSfnt(new Uint8Array(await readFile(`${folder}.${e}`)), "Yellowtail")));
+    const [one, two] = await Promise.all(
+      ["woff", "woff2"].map(async (e) => toSfnt(new Uint8Array(await readFile(`${folder}.${e}`)), "Yellowtail")),
+    );
     const faces = [one, two].map((bytes) => Face.open(hb, { id: "y", name: "Yellowtail", kind: "" }, bytes));
     const glyph = faces[0].glyphOf("Q")!;
     expect([...faces[0].outline(glyph).coords]).toEqual([...faces[1].outline(glyph).coords]);

@@ -44,7 +44,13 @@ export function layLine(row: Row): { letters: LaidLetter[]; starts: number[]; wi
   return { letters, starts, width: x, ink };
 }
 
-function laid(drawn: Path, change: LetterChange | undefined, loosen: Loosen | null, index: number, at: { x: number; scale: number; stretch: number }): LaidLetter {
+function laid(
+  drawn: Path,
+  change: LetterChange | undefined,
+  loosen: Loosen | null,
+  index: number,
+  at: { x: number; scale: number; stretch: number },
+): LaidLetter {
   const { x, scale: k, stretch } = at;
   const base = placed(drawn, [stretch, 0, 0, 1, 0, 0]);
   let m: Matrix = change ? changeMatrix(base, change) : [1, 0, 0, 1, 0, 0];

@@ -26,7 +26,11 @@ export function changeMatrix(outline: Path, c: LetterChange): Matrix {
 const about = (p: { x: number; y: number }, m: Matrix): Matrix => multiply(translation(p.x, p.y), multiply(m, translation(-p.x, -p.y)));
 
 /** What loosening does to the letter that is number `index` in its text: the same for the same seed, whatever the others are. */
-export function loosened(outline: Path, { shift, turn, size, seed }: Loosen, index: number): { readonly matrix: Matrix; readonly right: number; readonly down: number } {
+export function loosened(
+  outline: Path,
+  { shift, turn, size, seed }: Loosen,
+  index: number,
+): { readonly matrix: Matrix; readonly right: number; readonly down: number } {
   const random = generator(seed * 7919 + index * 104729 + 1);
   const [r, d, t, s] = [random(), random(), random(), random()];
   const b = outline.bounds;

@@ -50,12 +50,17 @@ export function measureFace(face: Face, kernel: Kernel): Measured {
   const drawn = sum(outlines.map(perimeter));
   const smooth = sum(outlines.map((p) => perimeter(kernel.simplify(p, smoothing))));
   return {
-    stem, bar, capHeight, xHeight,
+    stem,
+    bar,
+    capHeight,
+    xHeight,
     contrast: Math.max(stem / bar, bar / stem),
     width: mean(advances),
     nodes: mean(outlines.map((p) => p.nodes)),
     roughness: smooth > 0 ? Math.max(0, (100 * (drawn - smooth)) / smooth) : 0,
-    scripts: Object.entries(scriptLetters).filter(([, all]) => [...all].filter((c) => face.glyphOf(c)).length >= enough * [...all].length).map(([name]) => name),
+    scripts: Object.entries(scriptLetters)
+      .filter(([, all]) => [...all].filter((c) => face.glyphOf(c)).length >= enough * [...all].length)
+      .map(([name]) => name),
     axes: axesOf(face).length,
   };
 }

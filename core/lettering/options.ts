@@ -29,7 +29,10 @@ export const letterChangeSchema = z.object({
   /** Thousandths of the em added after it. */
   space: thousandths,
   /** Another form of it: an OpenType feature and its value. */
-  alternate: z.object({ tag, value: z.number().int().min(1).max(999) }).nullable().default(null),
+  alternate: z
+    .object({ tag, value: z.number().int().min(1).max(999) })
+    .nullable()
+    .default(null),
   /** Inks of the style that are another ink in this letter. */
   inks: z.record(z.string().max(64), z.string().max(64)).default({}),
 });

@@ -36,9 +36,10 @@ export function visualRuns(line: string, direction: "auto" | "ltr" | "rtl" = "au
   return pieces.map(({ from, to, level }) => ({ from, to, rtl: level % 2 === 1 }));
 }
 
-const scripts = ["Latin", "Arabic", "Devanagari", "Hebrew", "Greek", "Cyrillic", "Thai", "Bengali", "Tamil"].map(
-  (name) => ({ name, test: new RegExp(`\\p{Script=${name}}`, "u") }),
-);
+const scripts = ["Latin", "Arabic", "Devanagari", "Hebrew", "Greek", "Cyrillic", "Thai", "Bengali", "Tamil"].map((name) => ({
+  name,
+  test: new RegExp(`\\p{Script=${name}}`, "u"),
+}));
 
 function scriptOf(character: string): string | undefined {
   if (/[\p{Script=Common}\p{Script=Inherited}]/u.test(character)) return undefined;

@@ -15,10 +15,25 @@ beforeAll(async () => {
 });
 
 const setIn = (face: string, text: string, extra: Record<string, unknown> = {}) =>
-  set(engine.hb, engine.face(face)!, settingSchema.parse({ text, face, size: 100, letterSpacing: 0, lineSpacing: 1, align: "left", ...extra }));
+  set(
+    engine.hb,
+    engine.face(face)!,
+    settingSchema.parse({ text, face, size: 100, letterSpacing: 0, lineSpacing: 1, align: "left", ...extra }),
+  );
 
 /** Faces whose default outlines the reference reads as they are. */
-const still = ["archivo-black", "anton", "alfa-slab", "abril-fatface", "shrikhand", "unifrakturcook", "pacifico", "rye", "bangers", "luckiest-guy"];
+const still = [
+  "archivo-black",
+  "anton",
+  "alfa-slab",
+  "abril-fatface",
+  "shrikhand",
+  "unifrakturcook",
+  "pacifico",
+  "rye",
+  "bangers",
+  "luckiest-guy",
+];
 
 describe("against fontkit", () => {
   test.each(still)("%s: advances and kerning of Latin words", async (id) => {
@@ -39,7 +54,13 @@ describe("against fontkit", () => {
       const { minX, minY, maxX, maxY } = glyph.path.bbox;
       const b = engine.face(id)!.outline(glyph.id).bounds;
       // y runs the other way. 0.01 thousandths of the em is beyond what either rounds.
-      for (const [ours, theirs] of [[b.minX, minX * k], [b.maxX, maxX * k], [b.minY, -maxY * k], [b.maxY, -minY * k]]) expect(Math.abs(ours - theirs)).toBeLessThan(0.01);
+      for (const [ours, theirs] of [
+        [b.minX, minX * k],
+        [b.maxX, maxX * k],
+        [b.minY, -maxY * k],
+        [b.maxY, -minY * k],
+      ])
+        expect(Math.abs(ours - theirs)).toBeLessThan(0.01);
     }
   });
 });
@@ -49,9 +70,13 @@ describe("against opentype.js", () => {
     const bytes = (await readFace(id))!.bytes;
     const font = opentype.parse(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength) as ArrayBuffer);
     for (const letter of ["R", "a", "8"]) {
-      const theirs = font.charToGlyph(letter).getPath(0, 0, 1000).commands.flatMap((c) => [
-        ...("x1" in c ? [[c.x1, c.y1]] : []), ...("x2" in c ? [[c.x2, c.y2]] : []), ...("x" in c ? [[c.x, c.y]] : []),
-      ] as number[][]);
+      const theirs = font
+        .charToGlyph(letter)
+        .getPath(0, 0, 1000)
+        .commands.flatMap(
+          (c) =>
+            [...("x1" in c ? [[c.x1, c.y1]] : []), ...("x2" in c ? [[c.x2, c.y2]] : []), ...("x" in c ? [[c.x, c.y]] : [])] as number[][],
+        );
       const { coords } = engine.face(id)!.outline(font.charToGlyph(letter).index);
       const ours = Array.from({ length: coords.length / 2 }, (_, i) => [coords[2 * i], coords[2 * i + 1]]);
       // The reference may repeat a contour's start at its end: each of our points must be among its points, in order.
@@ -108,7 +133,13 @@ describe("a setting", () => {
 
   test("has a caret place before each character and at the end of each line", () => {
     const { carets } = setIn("anton", "ab\nc");
-    expect(carets.map((c) => [c.index, c.line])).toEqual([[0, 0], [1, 0], [2, 0], [3, 1], [4, 1]]);
+    expect(carets.map((c) => [c.index, c.line])).toEqual([
+      [0, 0],
+      [1, 0],
+      [2, 0],
+      [3, 1],
+      [4, 1],
+    ]);
     expect(carets[1].foot.x).toBeGreaterThan(carets[0].foot.x);
   });
 
@@ -162,7 +193,15 @@ describe("scripts", () => {
 
 describe("metrics are measured", () => {
   // Stems of H in thousandths of the em, as measured once by hand on the outlines.
-  test.each([["archivo-black", 221], ["anton", 171], ["alfa-slab", 280], ["league-gothic", 108], ["fredoka", 183], ["monoton", 35], ["luckiest-guy", 220]])("%s has stems of %d", (id, stem) => {
+  test.each([
+    ["archivo-black", 221],
+    ["anton", 171],
+    ["alfa-slab", 280],
+    ["league-gothic", 108],
+    ["fredoka", 183],
+    ["monoton", 35],
+    ["luckiest-guy", 220],
+  ])("%s has stems of %d", (id, stem) => {
     expect(Math.abs(engine.face(id)!.metrics.stem - stem)).toBeLessThanOrEqual(1);
   });
 

@@ -65,10 +65,43 @@ const kept = memoByIdentity<Face, Setting>(200);
  * 1000 units to the em, y down.
  */
 export function set(hb: HarfBuzz, face: Face, values: SettingValues): Setting {
-  const { text, axes, features, language, direction, letterSpacing, wordSpacing, lineSpacing, align, optical, gaps, stretch, lines, letters, loosen } = values;
+  const {
+    text,
+    axes,
+    features,
+    language,
+    direction,
+    letterSpacing,
+    wordSpacing,
+    lineSpacing,
+    align,
+    optical,
+    gaps,
+    stretch,
+    lines,
+    letters,
+    loosen,
+  } = values;
   // Only these: a lettering is given whole, and where it lies must not make it set anew. Its size counts for lines of a given width.
   const size = lines.some((l) => l.width !== null) ? values.size : 0;
-  const key = JSON.stringify([text, axes, features, language, direction, letterSpacing, wordSpacing, lineSpacing, align, optical, gaps, stretch, lines, letters, loosen, size]);
+  const key = JSON.stringify([
+    text,
+    axes,
+    features,
+    language,
+    direction,
+    letterSpacing,
+    wordSpacing,
+    lineSpacing,
+    align,
+    optical,
+    gaps,
+    stretch,
+    lines,
+    letters,
+    loosen,
+    size,
+  ]);
   return kept(face, key, () => compose(hb, face.at(axes), values));
 }
 
@@ -91,42 +124,86 @@ function compose(hb: HarfBuzz, face: Face, values: SettingValues): Setting {
     if (index > 0) baseline += values.lineSpacing * 1000 * k;
     const left = startOf(row, laid, values);
     const [low, high] = [baseline + caretReach * k, baseline - (face.metrics.capHeight + caretReach) * k];
-    const caret = (at: number, x: number): CaretStop => ({ index: starts[index] + at, line: index, foot: { x, y: low }, head: { x, y: high } });
+    const caret = (at: number, x: number): CaretStop => ({
+      index: starts[index] + at,
+      line: index,
+      foot: { x, y: low },
+      head: { x, y: high },
+    });
     row.pieces.forEach(({ cluster: c, advance }, i) => {
       if (c.missing) missing.add(texts[index].slice(c.from, c.to));
       const { outline, x, y } = laid.letters[i];
       const inks = row.changes[i]?.inks;
-      const place = { line: index, from: starts[index] + c.from, to: starts[index] + c.to, ...(inks && Object.keys(inks).length ? { inks } : {}) };
+      const place = {
+        line: index,
+        from: starts[index] + c.from,
+        to: starts[index] + c.to,
+        ...(inks && Object.keys(inks).length ? { inks } : {}),
+      };
       if (!outline.isEmpty) letters.push({ outline, x: left + x, y: baseline + y, ...place });
       const steps = c.to - c.from;
-      for (let s = 0; s < steps; s++) carets.push(caret(c.from + s, left + laid.starts[i] + (advance * k * (c.rtl ? steps - s : s)) / steps));
+      for (let s = 0; s < steps; s++)
+        carets.push(caret(c.from + s, left + laid.starts[i] + (advance * k * (c.rtl ? steps - s : s)) / steps));
     });
     const last = row.pieces.reduce<Piece | undefined>((a, p) => (!a || p.cluster.to > a.cluster.to ? p : a), undefined);
     carets.push(caret(texts[index].length, last?.cluster.rtl ? left : left + laid.width));
     lines.push({
-      from: starts[index], to: starts[index] + texts[index].length, x: left, width: laid.width, baseline, scale: k,
+      from: starts[index],
+      to: starts[index] + texts[index].length,
+      x: left,
+      width: laid.width,
+      baseline,
+      scale: k,
       ink: isEmpty(laid.ink) ? empty : shifted(laid.ink, left, baseline),
     });
   });
   const frame = lines
-    .map((l): Bounds => ({ minX: l.x, maxX: l.x + Math.max(l.width, 1), minY: l.baseline - face.metrics.capHeight * 1.1 * l.scale, maxY: l.baseline + 220 * l.scale }))
+    .map((l): Bounds => ({
+      minX: l.x,
+      maxX: l.x + Math.max(l.width, 1),
+      minY: l.baseline - face.metrics.capHeight * 1.1 * l.scale,
+      maxY: l.baseline + 220 * l.scale,
+    }))
     .reduce(join, empty);
   const ink = joinAll(lines.map((l) => l.ink));
-  return { letters, lines, carets: carets.sort((a, b) => a.index - b.index), missing: [...missing], ink, frame: isEmpty(ink) ? frame : join(frame, ink) };
+  return {
+    letters,
+    lines,
+    carets: carets.sort((a, b) => a.index - b.index),
+    missing: [...missing],
+    ink,
+    frame: isEmpty(ink) ? frame : join(frame, ink),
+  };
 }
 
 /** Lines of text, shaped and spaced. */
-function rowsOf(hb: HarfBuzz, face: Face, values: SettingValues, texts: readonly string[], starts: readonly number[], changes: ReadonlyMap<number, LetterChange>): Row[] {
+function rowsOf(
+  hb: HarfBuzz,
+  face: Face,
+  values: SettingValues,
+  texts: readonly string[],
+  starts: readonly number[],
+  changes: ReadonlyMap<number, LetterChange>,
+): Row[] {
   const natural = texts.map((text, i) => piecesOf(hb, face, values, text, starts[i], changes));
   const even = values.gaps === "even" ? evenGaps(natural, face.metrics.capHeight) : natural;
   let first = 0;
   return even.map((pieces, i): Row => {
     const own = pieces.map((p) => changes.get(starts[i] + p.cluster.from));
     const row: Row = {
-      face, changes: own, loosen: values.loosen, first, stretch: values.stretch, scale: 1,
+      face,
+      changes: own,
+      loosen: values.loosen,
+      first,
+      stretch: values.stretch,
+      scale: 1,
       pieces: pieces.map((p, k) => ({
         ...p,
-        advance: p.advance * values.stretch + (own[k]?.space ?? 0) + (k < pieces.length - 1 ? values.letterSpacing : 0) + (p.blank ? values.wordSpacing : 0),
+        advance:
+          p.advance * values.stretch +
+          (own[k]?.space ?? 0) +
+          (k < pieces.length - 1 ? values.letterSpacing : 0) +
+          (p.blank ? values.wordSpacing : 0),
       })),
     };
     first += pieces.length;
@@ -134,15 +211,34 @@ function rowsOf(hb: HarfBuzz, face: Face, values: SettingValues, texts: readonly
   });
 }
 
-function piecesOf(hb: HarfBuzz, face: Face, { features, language, direction }: SettingValues, text: string, start: number, changes: ReadonlyMap<number, LetterChange>): Piece[] {
-  const alternates = [...changes.values()].flatMap((c) => (c.alternate && c.at >= start && c.at < start + text.length ? [{ at: c.at - start, ...c.alternate }] : []));
+function piecesOf(
+  hb: HarfBuzz,
+  face: Face,
+  { features, language, direction }: SettingValues,
+  text: string,
+  start: number,
+  changes: ReadonlyMap<number, LetterChange>,
+): Piece[] {
+  const alternates = [...changes.values()].flatMap((c) =>
+    c.alternate && c.at >= start && c.at < start + text.length ? [{ at: c.at - start, ...c.alternate }] : [],
+  );
   return shapeLine(hb, face, text, { features, language, direction, alternates }).map((cluster) => ({
-    cluster, outline: face.combine(cluster.glyphs), blank: blank.test(text.slice(cluster.from, cluster.to)), advance: cluster.advance,
+    cluster,
+    outline: face.combine(cluster.glyphs),
+    blank: blank.test(text.slice(cluster.from, cluster.to)),
+    advance: cluster.advance,
   }));
 }
 
 /** The lines at the widths that were asked for, and, where they are justified, at that of the widest. */
-function fitted(rows: readonly Row[], hb: HarfBuzz, values: SettingValues, texts: readonly string[], starts: readonly number[], changes: ReadonlyMap<number, LetterChange>): Row[] {
+function fitted(
+  rows: readonly Row[],
+  hb: HarfBuzz,
+  values: SettingValues,
+  texts: readonly string[],
+  starts: readonly number[],
+  changes: ReadonlyMap<number, LetterChange>,
+): Row[] {
   const perPixel = 1000 / values.size;
   const wanted = (i: number): { width: number; by: LineFit } | undefined => {
     const line = values.lines[i];
@@ -150,7 +246,9 @@ function fitted(rows: readonly Row[], hb: HarfBuzz, values: SettingValues, texts
   };
   const sized = rows.map((row, i) => {
     const to = wanted(i);
-    return to ? fitLine(row, to.width, to.by, (face) => ({ ...rowsOf(hb, face, values, [texts[i]], [starts[i]], changes)[0], first: row.first })) : row;
+    return to
+      ? fitLine(row, to.width, to.by, (face) => ({ ...rowsOf(hb, face, values, [texts[i]], [starts[i]], changes)[0], first: row.first }))
+      : row;
   });
   if (values.align !== "justified") return sized;
   const widths = sized.map((row) => widthOf(layLine(row).ink));

@@ -56,7 +56,9 @@ function shape(hb: HarfBuzz, face: Face, text: string, { features, language, dir
     if (glyphs.length > mostGlyphsPerCharacter * (run.to - run.from)) continue;
     const starts = [...new Set(glyphs.map((g) => g.cluster))].sort((a, b) => a - b);
     const endOf = new Map(starts.map((s, i) => [s, starts[i + 1] ?? run.to]));
-    let open: { from: number; to: number; advance: number; rtl: boolean; missing: boolean; glyphs: { glyph: number; dx: number; dy: number }[] } | undefined;
+    let open:
+      | { from: number; to: number; advance: number; rtl: boolean; missing: boolean; glyphs: { glyph: number; dx: number; dy: number }[] }
+      | undefined;
     for (const g of glyphs) {
       if (!open || open.from !== g.cluster) {
         open = { from: g.cluster, to: endOf.get(g.cluster)!, advance: 0, rtl: run.rtl, missing: false, glyphs: [] };

@@ -19,10 +19,28 @@ import { set, type Setting } from "./setting";
 
 let engine: LoadedEngine;
 beforeAll(async () => {
-  engine = await engineWith("archivo-black", "anton", "bricolage", "fraunces", "kalnia", "pacifico", "marhey", "baloo-2", "league-gothic", "rye", "monoton", "abril-fatface", "alfa-slab");
+  engine = await engineWith(
+    "archivo-black",
+    "anton",
+    "bricolage",
+    "fraunces",
+    "kalnia",
+    "pacifico",
+    "marhey",
+    "baloo-2",
+    "league-gothic",
+    "rye",
+    "monoton",
+    "abril-fatface",
+    "alfa-slab",
+  );
 });
 const setIn = (face: string, text: string, extra: Record<string, unknown> = {}): Setting =>
-  set(engine.hb, engine.face(face)!, settingSchema.parse({ text, face, size: 100, letterSpacing: 0, lineSpacing: 1, align: "left", ...extra }));
+  set(
+    engine.hb,
+    engine.face(face)!,
+    settingSchema.parse({ text, face, size: 100, letterSpacing: 0, lineSpacing: 1, align: "left", ...extra }),
+  );
 const widthOf = (s: Setting, line = 0) => s.lines[line].ink.maxX - s.lines[line].ink.minX;
 
 describe("lines of an exact width", () => {
@@ -68,7 +86,11 @@ describe("lines of an exact width", () => {
 describe("even gaps", () => {
   test("the areas between neighbouring outlines are equal within 1 %", () => {
     // Measured anew, row by row, on outlines that stand where they were set: white up to 150 units into a letter belongs to the gap.
-    for (const [face, word] of [["archivo-black", "HAVEN"], ["anton", "TYPOLOGY"], ["league-gothic", "LATTICE"]]) {
+    for (const [face, word] of [
+      ["archivo-black", "HAVEN"],
+      ["anton", "TYPOLOGY"],
+      ["league-gothic", "LATTICE"],
+    ]) {
       const { letters } = setIn(face, word, { gaps: "even" });
       const height = engine.face(face)!.metrics.capHeight;
       const rows = 400;
@@ -81,7 +103,9 @@ describe("even gaps", () => {
           return [Math.min(first, l.x + b.minX + 150), Math.max(last, l.x + b.maxX - 150)];
         });
       });
-      const areas = letters.slice(1).map((_, i) => edges[i].reduce((sum, [, right], r) => sum + edges[i + 1][r][0] - right, 0) * (height / rows));
+      const areas = letters
+        .slice(1)
+        .map((_, i) => edges[i].reduce((sum, [, right], r) => sum + edges[i + 1][r][0] - right, 0) * (height / rows));
       const nearest = letters.slice(1).map((_, i) => Math.min(...edges[i].map(([, right], r) => edges[i + 1][r][0] - right)));
       // Pairs that would touch keep a hair's breadth instead.
       const free = areas.filter((_, i) => nearest[i] > 13);
@@ -122,14 +146,20 @@ describe("spaces", () => {
 
 describe("single letters", () => {
   test("are shifted, scaled and turned about their middle, and the others stay", () => {
-    const [a, b] = [setIn("archivo-black", "moor"), setIn("archivo-black", "moor", { letters: [{ at: 2, right: 10, down: -20, turn: 90, width: 2, height: 0.5 }] })];
+    const [a, b] = [
+      setIn("archivo-black", "moor"),
+      setIn("archivo-black", "moor", { letters: [{ at: 2, right: 10, down: -20, turn: 90, width: 2, height: 0.5 }] }),
+    ];
     const centre = (s: Setting, i: number) => {
       const { outline, x, y } = s.letters[i];
       const k = outline.bounds;
       return [x + (k.minX + k.maxX) / 2, y + (k.minY + k.maxY) / 2];
     };
     expect(centre(b, 2)).toEqual([centre(a, 2)[0] + 10, centre(a, 2)[1] - 20].map((n) => expect.closeTo(n, 3)));
-    const size = (s: Setting, i: number) => [s.letters[i].outline.bounds.maxX - s.letters[i].outline.bounds.minX, s.letters[i].outline.bounds.maxY - s.letters[i].outline.bounds.minY];
+    const size = (s: Setting, i: number) => [
+      s.letters[i].outline.bounds.maxX - s.letters[i].outline.bounds.minX,
+      s.letters[i].outline.bounds.maxY - s.letters[i].outline.bounds.minY,
+    ];
     // Twice as wide and half as high, then on its side.
     expect(size(b, 2)).toEqual([size(a, 2)[1] / 2, size(a, 2)[0] * 2].map((n) => expect.closeTo(n, 3)));
     for (const i of [0, 1, 3]) expect(b.letters[i]).toMatchObject({ outline: a.letters[i].outline, x: a.letters[i].x });
@@ -147,12 +177,19 @@ describe("single letters", () => {
   });
 
   test("carry their inks to the letters", () => {
-    expect(setIn("anton", "ab", { letters: [{ at: 1, inks: { face: "edge" } }] }).letters.map((l) => l.inks)).toEqual([undefined, { face: "edge" }]);
+    expect(setIn("anton", "ab", { letters: [{ at: 1, inks: { face: "edge" } }] }).letters.map((l) => l.inks)).toEqual([
+      undefined,
+      { face: "edge" },
+    ]);
   });
 });
 
 describe("a changed text", () => {
-  const on = (text: string, ...at: number[]) => ({ text, letters: at.map((a): LetterChange => ({ ...newLetterChange(a), turn: 5 })), lines: [] });
+  const on = (text: string, ...at: number[]) => ({
+    text,
+    letters: at.map((a): LetterChange => ({ ...newLetterChange(a), turn: 5 })),
+    lines: [],
+  });
   const kept = (from: ReturnType<typeof on>, to: string) => withText(from, to).letters.map((l) => to[l.at]);
 
   test.each([
@@ -167,7 +204,10 @@ describe("a changed text", () => {
   });
 
   test("widths stay with their lines when one is put in before, broken or joined", () => {
-    const lines = [{ width: 100, by: "size" as const }, { width: 200, by: "axis" as const }];
+    const lines = [
+      { width: 100, by: "size" as const },
+      { width: 200, by: "axis" as const },
+    ];
     const widths = (text: string) => withText({ text: "one\ntwo", letters: [], lines }, text).lines.map((l) => l.width);
     expect(widths("zero\none\ntwo")).toEqual([null, 100, 200]);
     expect(widths("one\ntwo more")).toEqual([100, 200]);
@@ -190,9 +230,16 @@ describe("a changed text", () => {
 
 describe("variable faces", () => {
   test("say their axes and named places as fontkit reads them", async () => {
-    const font = fontkit.create(Buffer.from((await readFace("bricolage"))!.bytes)) as unknown as { variationAxes: Record<string, { min: number; max: number }>; namedVariations: Record<string, Record<string, number>> };
+    const font = fontkit.create(Buffer.from((await readFace("bricolage"))!.bytes)) as unknown as {
+      variationAxes: Record<string, { min: number; max: number }>;
+      namedVariations: Record<string, Record<string, number>>;
+    };
     const axes = axesOf(engine.face("bricolage")!);
-    expect(axes.map((a) => [a.tag, a.min, a.max]).sort()).toEqual(Object.entries(font.variationAxes).map(([tag, a]) => [tag, a.min, a.max]).sort());
+    expect(axes.map((a) => [a.tag, a.min, a.max]).sort()).toEqual(
+      Object.entries(font.variationAxes)
+        .map(([tag, a]) => [tag, a.min, a.max])
+        .sort(),
+    );
     const places = namedPlacesOf(engine.face("bricolage")!);
     for (const p of places) expect(font.namedVariations[p.name]).toMatchObject(p.axes);
     expect(places.length).toBe(Object.keys(font.namedVariations).length);
@@ -232,8 +279,14 @@ describe("features", () => {
 
   test("glyphs with a feature agree with fontkit", async () => {
     const font = fontkit.create(Buffer.from((await readFace("anton"))!.bytes));
-    for (const [tag, text] of [["sups", "0123"], ["smcp", "Tea Room"], ["zero", "2024"]]) {
-      const run = (font as unknown as { layout: (t: string, f: string[]) => { positions: { xAdvance: number }[]; glyphs: { id: number }[] } }).layout(text, [tag]);
+    for (const [tag, text] of [
+      ["sups", "0123"],
+      ["smcp", "Tea Room"],
+      ["zero", "2024"],
+    ]) {
+      const run = (
+        font as unknown as { layout: (t: string, f: string[]) => { positions: { xAdvance: number }[]; glyphs: { id: number }[] } }
+      ).layout(text, [tag]);
       const ours = setIn("anton", text, { features: { [tag]: 1 } });
       const width = (run.positions.reduce((n, p) => n + p.xAdvance, 0) * 1000) / font.unitsPerEm;
       expect(Math.abs(ours.lines[0].width - width)).toBeLessThan(0.5);
@@ -258,7 +311,13 @@ describe("features", () => {
 });
 
 describe("scripts and directions", () => {
-  test.each([["marhey", "برندلمور"], ["marhey", "أهلا وسهلا"], ["baloo-2", "स्वागत"], ["baloo-2", "ब्रिंडलमूर"], ["baloo-2", "क्षत्रिय"]])("%s: advances of %s agree with fontkit", async (face, text) => {
+  test.each([
+    ["marhey", "برندلمور"],
+    ["marhey", "أهلا وسهلا"],
+    ["baloo-2", "स्वागत"],
+    ["baloo-2", "ब्रिंडलमूर"],
+    ["baloo-2", "क्षत्रिय"],
+  ])("%s: advances of %s agree with fontkit", async (face, text) => {
     const font = fontkit.create(Buffer.from((await readFace(face))!.bytes));
     const width = (font.layout(text).positions.reduce((n, p) => n + p.xAdvance, 0) * 1000) / font.unitsPerEm;
     expect(Math.abs(setIn(face, text).lines[0].width - width)).toBeLessThan(0.5);
@@ -293,7 +352,10 @@ describe("what is measured on a face", () => {
 });
 
 describe("a collection of fonts", () => {
-  /** Two fonts in one file, as the OpenType specification lays a collection out: a header, then fonts whose offsets are from the file's start. */
+  /**
+   * Two fonts in one file, as the OpenType specification lays a collection out: a header, then fonts whose offsets are from the file's
+   * start.
+   */
   function collection(fonts: readonly Uint8Array[]): Uint8Array {
     const header = 12 + 4 * fonts.length;
     const total = header + fonts.reduce((n, f) => n + f.length, 0);
@@ -319,7 +381,9 @@ describe("a collection of fonts", () => {
     expect(fonts).toHaveLength(2);
     fonts.forEach((bytes, i) => {
       const face = Face.open(engine.hb, { id: `c${i}`, name: "Two", kind: "" }, bytes);
-      expect([...face.outline(face.glyphOf("R")!).coords]).toEqual([...engine.face(["anton", "rye"][i])!.outline(face.glyphOf("R")!).coords]);
+      expect([...face.outline(face.glyphOf("R")!).coords]).toEqual([
+        ...engine.face(["anton", "rye"][i])!.outline(face.glyphOf("R")!).coords,
+      ]);
     });
     expect(fontsIn(alone[0], "One.ttf")).toEqual([alone[0]]);
   });

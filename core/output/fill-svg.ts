@@ -27,14 +27,19 @@ export function paintOf(fill: SceneFill, id: string, photos: PhotoSource): Paint
       return { attributes: filled(fill.colour, fill.opacity), server: null };
     case "photo": {
       const source = photos(fill.photo);
-      return source ? { attributes: filled(`url(#${id})`, fill.opacity), server: photoNode(fill, source, id) } : { attributes: filled(missing, 1), server: null };
+      return source
+        ? { attributes: filled(`url(#${id})`, fill.opacity), server: photoNode(fill, source, id) }
+        : { attributes: filled(missing, 1), server: null };
     }
     default:
       return { attributes: filled(`url(#${id})`, 1), server: gradientNode(fill, id) };
   }
 }
 
-const filled = (fill: string, opacity: number): Record<string, string> => ({ fill, ...(opacity < 1 ? { "fill-opacity": number(opacity) } : {}) });
+const filled = (fill: string, opacity: number): Record<string, string> => ({
+  fill,
+  ...(opacity < 1 ? { "fill-opacity": number(opacity) } : {}),
+});
 
 /**
  * A photo as a pattern of one tile, which reaches over all that is painted, so that it is never seen twice. The tile starts at 0, 0 and is
@@ -45,8 +50,24 @@ function photoNode({ area, box, matrix }: Extract<SceneFill, { kind: "photo" }>,
   const sized = (b: Bounds) => ({ width: number(b.maxX - b.minX), height: number(b.maxY - b.minY) });
   return {
     name: "pattern",
-    attributes: { id, patternUnits: "userSpaceOnUse", ...sized(tile), patternTransform: matrixText(multiply(matrix ?? identity, translation(tile.minX, tile.minY))) },
-    children: [{ name: "image", attributes: { x: number(area.minX - tile.minX), y: number(area.minY - tile.minY), ...sized(area), preserveAspectRatio: "none", ...source } }],
+    attributes: {
+      id,
+      patternUnits: "userSpaceOnUse",
+      ...sized(tile),
+      patternTransform: matrixText(multiply(matrix ?? identity, translation(tile.minX, tile.minY))),
+    },
+    children: [
+      {
+        name: "image",
+        attributes: {
+          x: number(area.minX - tile.minX),
+          y: number(area.minY - tile.minY),
+          ...sized(area),
+          preserveAspectRatio: "none",
+          ...source,
+        },
+      },
+    ],
   };
 }
 

@@ -13,7 +13,10 @@ const none: PhotoSource = () => undefined;
 export function layerNode(layer: SceneLayer, item: SceneItem, prefix: string, photos: PhotoSource = none): SvgNode {
   const paints = layer.fills.map((fill, i) => paintOf(fill, `${prefix}f${i}`, photos));
   const servers = paints.flatMap((p) => p.server ?? []);
-  const paths = layer.paths.map((p): SvgNode => ({ name: "path", attributes: { d: toSvgPath(p.path, p.x, p.y), ...paints[p.fill].attributes } }));
+  const paths = layer.paths.map((p): SvgNode => ({
+    name: "path",
+    attributes: { d: toSvgPath(p.path, p.x, p.y), ...paints[p.fill].attributes },
+  }));
   const attributes: Record<string, string> = { id: prefix, transform: matrixText(item.matrix) };
   if (layer.opacity < 1) attributes.opacity = number(layer.opacity);
   if (layer.blend !== "normal") attributes.style = `mix-blend-mode:${layer.blend}`;

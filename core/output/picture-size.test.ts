@@ -7,7 +7,8 @@ describe("the size of a picture", () => {
   const mm = 96 / 25.4;
 
   test("a board in pixels has its own pixels, whatever it prints at (Full HD is 1,920 x 1,080)", () => {
-    for (const dpi of [72, 96, 300]) expect(picturePixels({ kind: "dpi", dpi }, 1920, 1080, screen)).toEqual({ width: 1920, height: 1080, dpi });
+    for (const dpi of [72, 96, 300])
+      expect(picturePixels({ kind: "dpi", dpi }, 1920, 1080, screen)).toEqual({ width: 1920, height: 1080, dpi });
     expect(picturePixels({ kind: "times", times: 1 }, 1920, 1080, screen)).toEqual({ width: 1920, height: 1080, dpi: 300 });
     expect(picturePixels({ kind: "times", times: 3 }, 1920, 1080, screen)).toEqual({ width: 5760, height: 3240, dpi: 300 });
     expect(printed(picturePixels({ kind: "dpi", dpi: 300 }, 1920, 1080, screen))).toEqual({ width: 6.4, height: 3.6 });
@@ -19,7 +20,8 @@ describe("the size of a picture", () => {
   });
 
   test("a width in print at a resolution has their product in pixels", () => {
-    for (const board of [screen, print]) expect(picturePixels({ kind: "print", width: 10, dpi: 150 }, 800, 400, board)).toEqual({ width: 1500, height: 750, dpi: 150 });
+    for (const board of [screen, print])
+      expect(picturePixels({ kind: "print", width: 10, dpi: 150 }, 800, 400, board)).toEqual({ width: 1500, height: 750, dpi: 150 });
   });
 
   test("nothing is thinner than a pixel, and the shape is kept within half of one", () => {

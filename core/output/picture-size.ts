@@ -3,7 +3,10 @@ import type { Unit } from "../units";
 
 /** How large a picture is asked to be. */
 export const pictureSizeSchema = z.discriminatedUnion("kind", [
-  /** A resolution, in pixels to the inch: of a board in inches, millimetres or points the pixels follow; of a board in pixels, how large it prints. */
+  /**
+   * A resolution, in pixels to the inch: of a board in inches, millimetres or points the pixels follow; of a board in pixels, how large it
+   * prints.
+   */
   z.object({ kind: z.literal("dpi"), dpi: z.number().min(1).max(4800) }),
   /** So many times the board's pixels, 96 to the inch. */
   z.object({ kind: z.literal("times"), times: z.number().min(0.01).max(100), dpi: z.number().min(1).max(4800).optional() }),
@@ -24,8 +27,8 @@ export interface Pixels {
 const pxPerInch = 96;
 
 /**
- * The pixels of a picture of a part of a board. What is drawn in pixels keeps its pixels, whatever it prints at; what is drawn in inches or millimetres has a size in print, and gets
- * its pixels from the resolution (CSS Values 4, section 6.2: 96 px are an inch).
+ * The pixels of a picture of a part of a board. What is drawn in pixels keeps its pixels, whatever it prints at; what is drawn in inches or
+ * millimetres has a size in print, and gets its pixels from the resolution (CSS Values 4, section 6.2: 96 px are an inch).
  * @param w,h of the part, in board pixels, above 0
  */
 export function picturePixels(size: PictureSize, w: number, h: number, board: { readonly unit: Unit; readonly dpi: number }): Pixels {
@@ -47,4 +50,7 @@ export function picturePixels(size: PictureSize, w: number, h: number, board: { 
 }
 
 /** How wide and high a picture prints, in inches. */
-export const printed = ({ width, height, dpi }: Pixels): { width: number; height: number } => ({ width: width / dpi, height: height / dpi });
+export const printed = ({ width, height, dpi }: Pixels): { width: number; height: number } => ({
+  width: width / dpi,
+  height: height / dpi,
+});

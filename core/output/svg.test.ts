@@ -18,11 +18,29 @@ beforeAll(async () => {
 });
 
 const style = styleOf([
-  coat("Back & <front>", gradient([[0, "face", 50], [100, "edge"]], { span: "letter" }), [], { opacity: 60, blend: "multiply" }),
+  coat(
+    "Back & <front>",
+    gradient(
+      [
+        [0, "face", 50],
+        [100, "edge"],
+      ],
+      { span: "letter" },
+    ),
+    [],
+    { opacity: 60, blend: "multiply" },
+  ),
   coat("Face", flat("face", 30)),
 ]);
 const svgOf = (piece: Piece, options: Partial<SvgOptions> = {}) =>
-  toSvg(compile(piece, new Map([[style.id, style]]), engine).scene, { title: piece.name, unit: piece.board.unit, faces: ["Archivo Black"], area: { kind: "board" }, ground: true, ...options });
+  toSvg(compile(piece, new Map([[style.id, style]]), engine).scene, {
+    title: piece.name,
+    unit: piece.board.unit,
+    faces: ["Archivo Black"],
+    area: { kind: "board" },
+    ground: true,
+    ...options,
+  });
 
 interface Element {
   name: string;
@@ -41,7 +59,10 @@ function elements(svg: string): Element[] {
 
 describe("the exported SVG", () => {
   test("is well-formed, plain, and as large as the board in its own unit", () => {
-    const piece = { ...board(word("Tea")), board: { ...board().board, width: 12, height: 4, unit: "in" as const, dpi: 300, ground: "#fafafa" } };
+    const piece = {
+      ...board(word("Tea")),
+      board: { ...board().board, width: 12, height: 4, unit: "in" as const, dpi: 300, ground: "#fafafa" },
+    };
     const all = elements(svgOf(piece));
     expect(all[0].attributes).toMatchObject({ width: "12in", height: "4in", viewBox: "0 0 1152 384", style: "isolation:isolate" });
     expect(all.map((e) => e.name)).not.toContain("text");
@@ -111,8 +132,20 @@ describe("an SVG with its piece inside", () => {
     expect(photosIn(scene)).toEqual([photo.id]);
     const carrying = { ...file, styles: [painted] };
     const written = (data: string) =>
-      toSvg(scene, { title: "T", unit: "px", faces: [], area: { kind: "board" }, ground: true, piece: JSON.stringify(carrying), photos: new Map([[photo.id, data]]) });
-    expect(open(written("data:image/png;base64,AAAA"))).toEqual({ kind: "piece", file: carrying, photos: new Map([[photo.id, "data:image/png;base64,AAAA"]]) });
+      toSvg(scene, {
+        title: "T",
+        unit: "px",
+        faces: [],
+        area: { kind: "board" },
+        ground: true,
+        piece: JSON.stringify(carrying),
+        photos: new Map([[photo.id, data]]),
+      });
+    expect(open(written("data:image/png;base64,AAAA"))).toEqual({
+      kind: "piece",
+      file: carrying,
+      photos: new Map([[photo.id, "data:image/png;base64,AAAA"]]),
+    });
     expect(open(written("data:text/html;base64,AAAA"))).toMatchObject({ photos: new Map() });
 
     const other = { ...photo, id: "11".repeat(16) };

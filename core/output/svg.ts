@@ -38,9 +38,7 @@ export function photosIn(scene: Scene): string[] {
 /** The box that an export shows, in board pixels; empty where the chosen items have no ink. */
 export function exportArea(scene: Scene, area: SvgOptions["area"]): Bounds {
   if (area.kind === "board") return { minX: 0, minY: 0, maxX: scene.width, maxY: scene.height };
-  return joinAll(
-    scene.items.filter((i) => area.ids.includes(i.id)).flatMap((i) => i.layers.map((l) => mapped(i.matrix, l.bounds))),
-  );
+  return joinAll(scene.items.filter((i) => area.ids.includes(i.id)).flatMap((i) => i.layers.map((l) => mapped(i.matrix, l.bounds))));
 }
 
 /** The scene as an SVG document: plain paths, gradients and photos inside it; no fonts and no other file needed. */
@@ -56,7 +54,12 @@ export function toSvg(scene: Scene, options: SvgOptions): string {
   const items = chosen.kind === "board" ? scene.items : scene.items.filter((i) => chosen.ids.includes(i.id));
   const ground: SvgNode[] =
     options.ground && scene.ground
-      ? [{ name: "rect", attributes: { x: number(box.minX), y: number(box.minY), width: number(width), height: number(height), fill: scene.ground } }]
+      ? [
+          {
+            name: "rect",
+            attributes: { x: number(box.minX), y: number(box.minY), width: number(width), height: number(height), fill: scene.ground },
+          },
+        ]
       : [];
   const photos: PhotoSource = (id) => {
     const data = options.photos?.get(id);

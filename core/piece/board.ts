@@ -15,6 +15,9 @@ export const boardSchema = z.object({
   ground: colourSchema.nullable(),
   guides: z.array(boardGuideSchema).max(100).default([]),
   /** The grid: its step in the board's unit, and whether it is shown. */
-  grid: z.object({ step: z.number().min(0.01).max(10_000), on: z.boolean() }).nullable().default(null),
+  grid: z
+    .object({ step: z.number().min(0.01).max(10_000), on: z.boolean() })
+    .nullable()
+    .default(null),
 });
 export type Board = z.infer<typeof boardSchema>;

@@ -22,7 +22,14 @@ beforeAll(async () => {
 const sceneOf = (piece: Piece, ...styles: Style[]) => compile(piece, new Map(styles.map((s) => [s.id, s])), engine).scene;
 const stack = styleOf([
   coat("Shade", flat("edge"), [grow(6), weld()]),
-  coat("Edge", gradient([[0, "edge"], [100, "face"]]), [grow(3)]),
+  coat(
+    "Edge",
+    gradient([
+      [0, "edge"],
+      [100, "face"],
+    ]),
+    [grow(3)],
+  ),
   coat("Face", flat("face")),
 ]);
 
@@ -59,8 +66,14 @@ describe("from a piece to its scene", () => {
   });
 
   describe("letters that touch", () => {
-    const pathsOf = (text: string, face: string, extra = {}) => sceneOf(board(word(text, { face, ...extra })), styleOf([coat("Face", flat("face"))])).items[0].layers[0].paths;
-    const joining = [["pacifico", "Lantern Hill"], ["yellowtail", "Lantern Hill"], ["marhey", "قطار الجبل"], ["baloo-2", "पहाड़ी रेल"]];
+    const pathsOf = (text: string, face: string, extra = {}) =>
+      sceneOf(board(word(text, { face, ...extra })), styleOf([coat("Face", flat("face"))])).items[0].layers[0].paths;
+    const joining = [
+      ["pacifico", "Lantern Hill"],
+      ["yellowtail", "Lantern Hill"],
+      ["marhey", "قطار الجبل"],
+      ["baloo-2", "पहाड़ी रेल"],
+    ];
 
     test.each(joining)("are one outline in a joined face (%s): nothing overlaps, and nothing is lost", (face, text) => {
       const { kernel } = engine;

@@ -69,7 +69,8 @@ const lettersOf = memoByIdentity<Bent, Shape>(1);
 const groundOf = memoByIdentity<Path, Shape>(1);
 const moved = memoByIdentity<Path, Path>(8);
 
-const asShape = (path: Path | undefined): Shape => (path && !path.isEmpty ? groundOf(path, "", () => ({ parts: [{ path, x: 0, y: 0, line: 0 }] })) : noShape);
+const asShape = (path: Path | undefined): Shape =>
+  path && !path.isEmpty ? groundOf(path, "", () => ({ parts: [{ path, x: 0, y: 0, line: 0 }] })) : noShape;
 
 export const labelOf = (item: Item): string =>
   isShape(item) ? item.name || "Shape" : item.text.replace(/\s+/g, " ").trim() || "Empty lettering";
@@ -92,21 +93,28 @@ export function compile(piece: Piece, styles: ReadonlyMap<string, Style>, engine
   const shapes = new Map(piece.items.filter(isShape).map((s) => [s.id, s]));
 
   /** The outline of a shape of the board in the space of another item. */
-  const outlineFor = (to: Matrix) => (id: string): Path | undefined => {
-    const shape = shapes.get(id);
-    if (!shape) return undefined;
-    const outline = outlineOf(shape.shape, shape);
-    const m = multiply(invert(to), itemMatrix(shape));
-    // To a millionth, so that what moves together keeps its outline.
-    return moved(outline, m.map((v) => v.toFixed(6)).join(), () => outline.transform(m));
-  };
+  const outlineFor =
+    (to: Matrix) =>
+    (id: string): Path | undefined => {
+      const shape = shapes.get(id);
+      if (!shape) return undefined;
+      const outline = outlineOf(shape.shape, shape);
+      const m = multiply(invert(to), itemMatrix(shape));
+      // To a millionth, so that what moves together keeps its outline.
+      return moved(outline, m.map((v) => v.toFixed(6)).join(), () => outline.transform(m));
+    };
 
   const place = (item: Item): { placed: Placed; letters: Shape; ground: Shape; metrics: FaceMetrics } => {
     const matrix = itemMatrix(item);
     if (isShape(item)) {
       const outline = outlineOf(item.shape, item);
       const ink = outline.bounds;
-      return { placed: { kind: "shape", id: item.id, matrix, outline, ink, view: viewOf(item, ink) }, letters: asShape(outline), ground: noShape, metrics: shapeMetrics };
+      return {
+        placed: { kind: "shape", id: item.id, matrix, outline, ink, view: viewOf(item, ink) },
+        letters: asShape(outline),
+        ground: noShape,
+        metrics: shapeMetrics,
+      };
     }
     const face = (engine.face(item.face) ?? engine.standIn).at(item.axes);
     const setting = timed("letters", () => set(engine.hb, engine.face(item.face) ?? engine.standIn, item));
@@ -128,7 +136,12 @@ export function compile(piece: Piece, styles: ReadonlyMap<string, Style>, engine
     placed.push(at);
     if (item.hidden) continue;
     const style = styleOf(item, styles);
-    items.push({ id: item.id, label: labelOf(item), matrix: at.matrix, layers: style ? layersOf(item, style, at, letters, ground, metrics) : [] });
+    items.push({
+      id: item.id,
+      label: labelOf(item),
+      matrix: at.matrix,
+      layers: style ? layersOf(item, style, at, letters, ground, metrics) : [],
+    });
   }
 
   function layersOf(item: Item, style: Style, at: Placed, letters: Shape, ground: Shape, metrics: FaceMetrics): SceneLayer[] {
@@ -145,4 +158,3 @@ export function compile(piece: Piece, styles: ReadonlyMap<string, Style>, engine
   }
   return { scene: { width, height, ground: piece.board.ground, items }, placed, times };
 }
-

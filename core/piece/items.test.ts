@@ -19,7 +19,19 @@ beforeAll(async () => {
 const style = styleOf([coat("Edge", flat("edge"), [grow(3), weld()]), coat("Face", flat("face"))]);
 const sceneOf = (piece: Piece, look = style) => compile(piece, new Map([[look.id, look]]), engine);
 const shape = (extra: Record<string, unknown> = {}) =>
-  newShapeItem({ id: "panel", name: "Panel", x: 400, y: 200, size: 100, width: 3000, height: 1500, shape: form("rectangle") as never, styleId: style.id, ownStyle: null, ...extra });
+  newShapeItem({
+    id: "panel",
+    name: "Panel",
+    x: 400,
+    y: 200,
+    size: 100,
+    width: 3000,
+    height: 1500,
+    shape: form("rectangle") as never,
+    styleId: style.id,
+    ownStyle: null,
+    ...extra,
+  });
 const items = (piece: Piece) => sceneOf(piece).scene.items;
 
 describe("shapes on a board", () => {
@@ -53,7 +65,10 @@ describe("shapes on a board", () => {
   });
 
   test("can be a coat of the words that fill them", () => {
-    const ground = styleOf([{ ...coat("Ground", flat("edge")), form: [{ kind: "ground", id: "g", on: true }] }, coat("Face", flat("face"))]);
+    const ground = styleOf([
+      { ...coat("Ground", flat("edge")), form: [{ kind: "ground", id: "g", on: true }] },
+      coat("Face", flat("face")),
+    ]);
     const filling = word("TEA", { bend: { kind: "fit", shape: "panel", corners: null, inset: 100, gap: 0 } });
     const { scene } = sceneOf(board(shape(), filling), ground);
     const [back, face] = scene.items[1].layers;
@@ -76,10 +91,22 @@ describe("inks of single letters", () => {
   });
 
   test("run through gradients that are shared as well", () => {
-    const look = styleOf([coat("Face", gradient([[0, "face"], [100, "face"]]))]);
+    const look = styleOf([
+      coat(
+        "Face",
+        gradient([
+          [0, "face"],
+          [100, "face"],
+        ]),
+      ),
+    ]);
     const [one] = sceneOf(board(word("Tea", { letters })), look).scene.items;
-    const stops = (i: number) => (one.layers[0].fills[one.layers[0].paths[i].fill] as Extract<SceneFill, { stops: unknown }>).stops.map((s) => s.colour);
-    expect([stops(0), stops(1)]).toEqual([["#112233", "#112233"], ["#cc4422", "#cc4422"]]);
+    const stops = (i: number) =>
+      (one.layers[0].fills[one.layers[0].paths[i].fill] as Extract<SceneFill, { stops: unknown }>).stops.map((s) => s.colour);
+    expect([stops(0), stops(1)]).toEqual([
+      ["#112233", "#112233"],
+      ["#cc4422", "#cc4422"],
+    ]);
   });
 });
 
@@ -118,14 +145,21 @@ describe("order and measure", () => {
 });
 
 describe("a view in perspective", () => {
-  const view: [Point, Point, Point, Point] = [{ x: 0.2, y: 0 }, { x: 0.8, y: 0 }, { x: 1, y: 1 }, { x: 0, y: 1 }];
+  const view: [Point, Point, Point, Point] = [
+    { x: 0.2, y: 0 },
+    { x: 0.8, y: 0 },
+    { x: 1, y: 1 },
+    { x: 0, y: 1 },
+  ];
 
   test("is narrow at the heads, coats and all, and follows a changed word", () => {
     for (const text of ["HHHH", "HHHHHHH"]) {
       const { scene, placed } = sceneOf(board(word(text, { view })));
       const ink = placed[0].ink;
       const face = scene.items[0].layers[1];
-      const all = face.paths.flatMap((p) => Array.from({ length: p.path.coords.length / 2 }, (_, i) => ({ x: p.path.coords[2 * i], y: p.path.coords[2 * i + 1] })));
+      const all = face.paths.flatMap((p) =>
+        Array.from({ length: p.path.coords.length / 2 }, (_, i) => ({ x: p.path.coords[2 * i], y: p.path.coords[2 * i + 1] })),
+      );
       const heads = all.filter((p) => p.y < ink.minY + 1).map((p) => p.x);
       const feet = all.filter((p) => p.y > ink.maxY - 1).map((p) => p.x);
       const width = ink.maxX - ink.minX;
@@ -176,8 +210,16 @@ describe("the format", () => {
   test("keeps every bend, letter and shape through a file", () => {
     const piece = board(
       shape({ shape: form("star", { points: 9 }) }),
-      word("Tea", { letters: [{ at: 1, turn: 12, inks: { face: "edge" } }], lines: [{ width: 90, by: "axis" }], loosen: { shift: 5, turn: 1, size: 0, seed: 3 }, bend: onLine("drawn") }),
-      word("Two", { id: "two", bend: { kind: "envelope", scope: "lines", meshes: startingForms.slice(0, 2).map((f) => f.mesh(0.4)), gap: 10 } }),
+      word("Tea", {
+        letters: [{ at: 1, turn: 12, inks: { face: "edge" } }],
+        lines: [{ width: 90, by: "axis" }],
+        loosen: { shift: 5, turn: 1, size: 0, seed: 3 },
+        bend: onLine("drawn"),
+      }),
+      word("Two", {
+        id: "two",
+        bend: { kind: "envelope", scope: "lines", meshes: startingForms.slice(0, 2).map((f) => f.mesh(0.4)), gap: 10 },
+      }),
     );
     expect(openPiece(JSON.parse(JSON.stringify(piece)))).toEqual(piece);
   });

@@ -37,21 +37,35 @@ export function seen(view: View | undefined, p: Point): Point {
 /** The upright box around a box as it is seen: lines stay straight, so its corners bound it. */
 export function seenBox(view: View | undefined, b: Bounds): Bounds {
   if (!view || b.minX > b.maxX) return b;
-  return corners(b).map((p) => seen(view, p)).reduce((all, p) => join(all, { minX: p.x, maxX: p.x, minY: p.y, maxY: p.y }), empty);
+  return corners(b)
+    .map((p) => seen(view, p))
+    .reduce((all, p) => join(all, { minX: p.x, maxX: p.x, minY: p.y, maxY: p.y }), empty);
 }
 
 const layers = memoByIdentity<SceneLayer, SceneLayer>(3);
 const paths = memoByIdentity<Path, Path>(64);
 
-/** A layer as it is seen. Gradients and photos, which SVG cannot draw in perspective, follow the view as it is in the middle of what they stretch over. */
+/**
+ * A layer as it is seen. Gradients and photos, which SVG cannot draw in perspective, follow the view as it is in the middle of what they
+ * stretch over.
+ */
 export function seenLayer(layer: SceneLayer, view: View | undefined, kernel: Kernel): SceneLayer {
   if (!view) return layer;
   return layers(layer, `${kernel.name} ${view.key}`, () => {
     const warped = layer.paths.map((p): ScenePath => ({
-      path: paths(p.path, `${kernel.name} ${view.key} ${p.x} ${p.y}`, () => kernel.warp(p.path, (x, y, o) => view.warp(x + p.x, y + p.y, o), bendTolerance)),
-      x: 0, y: 0, fill: p.fill,
+      path: paths(p.path, `${kernel.name} ${view.key} ${p.x} ${p.y}`, () =>
+        kernel.warp(p.path, (x, y, o) => view.warp(x + p.x, y + p.y, o), bendTolerance),
+      ),
+      x: 0,
+      y: 0,
+      fill: p.fill,
     }));
-    return { ...layer, paths: warped, fills: layer.fills.map((f) => seenFill(f, view)), bounds: joinAll(warped.map((p) => shifted(p.path.bounds, p.x, p.y))) };
+    return {
+      ...layer,
+      paths: warped,
+      fills: layer.fills.map((f) => seenFill(f, view)),
+      bounds: joinAll(warped.map((p) => shifted(p.path.bounds, p.x, p.y))),
+    };
   });
 }
 

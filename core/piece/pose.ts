@@ -2,12 +2,18 @@ import { z } from "zod";
 import { isView } from "../bend/perspective";
 import { multiply, rotation, translation, type Matrix } from "../curves/matrix";
 
-const ratio = z.number().min(-50).max(50).refine((v) => Math.abs(v) >= 0.01, "A width or height of nothing cannot be drawn.");
+const ratio = z
+  .number()
+  .min(-50)
+  .max(50)
+  .refine((v) => Math.abs(v) >= 0.01, "A width or height of nothing cannot be drawn.");
 const corner = z.object({ x: z.number().min(-20).max(20), y: z.number().min(-20).max(20) });
 
 /** How an item is placed as a whole, after its coats were built: what is done here widens or bends outlines with the letters. */
 export const poseFields = {
-  /** Where the item's origin lies on the board, in pixels: of a lettering the start of the first baseline (its middle or end, by alignment). */
+  /**
+   * Where the item's origin lies on the board, in pixels: of a lettering the start of the first baseline (its middle or end, by alignment).
+   */
   x: z.number().min(-1e6).max(1e6),
   y: z.number().min(-1e6).max(1e6),
   /** Degrees, clockwise. */
@@ -18,12 +24,21 @@ export const poseFields = {
   /** Degrees by which upright lines lean to the right. */
   slant: z.number().min(-80).max(80).default(0),
   /** Where the corners of its inked box are seen, clockwise from the top left, in shares of that box; null looks at it straight. */
-  view: z.tuple([corner, corner, corner, corner]).refine((c) => isView(c), "These corners fold the view over.").nullable().default(null),
+  view: z
+    .tuple([corner, corner, corner, corner])
+    .refine((c) => isView(c), "These corners fold the view over.")
+    .nullable()
+    .default(null),
 };
 export const poseSchema = z.object(poseFields);
 export type Pose = z.infer<typeof poseSchema>;
 
-export const plainView = [{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 1, y: 1 }, { x: 0, y: 1 }] as const;
+export const plainView = [
+  { x: 0, y: 0 },
+  { x: 1, y: 0 },
+  { x: 1, y: 1 },
+  { x: 0, y: 1 },
+] as const;
 
 /** From an item's own space, 1000 units to the em, to the board; the view in perspective comes before it. */
 export function poseMatrix({ x, y, turn, across, down, slant }: Pose, size: number): Matrix {

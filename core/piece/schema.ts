@@ -51,9 +51,11 @@ export const itemSchema = z.discriminatedUnion("kind", [letteringSchema, shapeIt
 export type Item = z.infer<typeof itemSchema>;
 
 /** A lettering with what is not said left as it is by default. @throws ZodError */
-export const newLettering = (values: Omit<z.input<typeof letteringSchema>, "kind">): Lettering => letteringSchema.parse({ kind: "lettering", ...values });
+export const newLettering = (values: Omit<z.input<typeof letteringSchema>, "kind">): Lettering =>
+  letteringSchema.parse({ kind: "lettering", ...values });
 /** A shape with what is not said left as it is by default. @throws ZodError */
-export const newShapeItem = (values: Omit<z.input<typeof shapeItemSchema>, "kind">): ShapeItem => shapeItemSchema.parse({ kind: "shape", ...values });
+export const newShapeItem = (values: Omit<z.input<typeof shapeItemSchema>, "kind">): ShapeItem =>
+  shapeItemSchema.parse({ kind: "shape", ...values });
 
 /** From an item's space to the board. */
 export const itemMatrix = (item: Item): Matrix => poseMatrix(item, item.size);
@@ -81,7 +83,8 @@ export type Piece = z.infer<typeof pieceSchema>;
 export const looksOf = ({ items }: Piece, styles: readonly Style[]): Style[] => [...styles, ...items.flatMap((i) => i.ownStyle ?? [])];
 
 /** A piece of the present format; what is not said is as it is by default. @throws ZodError */
-export const newPiece = (values: Omit<z.input<typeof pieceSchema>, "format" | "version">): Piece => pieceSchema.parse({ format: pieceFormat, version: pieceVersion, ...values });
+export const newPiece = (values: Omit<z.input<typeof pieceSchema>, "format" | "version">): Piece =>
+  pieceSchema.parse({ format: pieceFormat, version: pieceVersion, ...values });
 
 /** A piece with the styles that it is linked to: all that is needed to draw it. */
 export const pieceFileSchema = z.object({

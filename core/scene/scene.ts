@@ -78,7 +78,21 @@ export interface SceneStop {
 
 /** W3C Compositing and Blending Level 1. */
 export const blendModes = [
-  "normal", "multiply", "screen", "overlay", "darken", "lighten", "color-dodge", "color-burn", "hard-light",
-  "soft-light", "difference", "exclusion", "hue", "saturation", "color", "luminosity",
+  "normal",
+  "multiply",
+  "screen",
+  "overlay",
+  "darken",
+  "lighten",
+  "color-dodge",
+  "color-burn",
+  "hard-light",
+  "soft-light",
+  "difference",
+  "exclusion",
+  "hue",
+  "saturation",
+  "color",
+  "luminosity",
 ] as const;
 export type BlendMode = (typeof blendModes)[number];

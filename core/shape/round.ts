@@ -31,7 +31,10 @@ export function roundedPolygon(points: readonly Point[], radius: number): Path {
     const [a, b] = [points[(i + n - 1) % n], points[(i + 1) % n]];
     const [la, lb] = [Math.hypot(a.x - p.x, a.y - p.y), Math.hypot(b.x - p.x, b.y - p.y)];
     if (radius <= 0 || la < 1e-9 || lb < 1e-9) return undefined;
-    const [ua, ub] = [{ x: (a.x - p.x) / la, y: (a.y - p.y) / la }, { x: (b.x - p.x) / lb, y: (b.y - p.y) / lb }];
+    const [ua, ub] = [
+      { x: (a.x - p.x) / la, y: (a.y - p.y) / la },
+      { x: (b.x - p.x) / lb, y: (b.y - p.y) / lb },
+    ];
     const half = Math.acos(Math.min(1, Math.max(-1, ua.x * ub.x + ua.y * ub.y))) / 2;
     const cut = Math.min(radius / Math.tan(half), la / 2, lb / 2);
     if (!(cut > 1e-9)) return undefined;

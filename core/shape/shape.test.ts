@@ -5,7 +5,8 @@ import { newStep } from "../params";
 import { shapeKind, shapeKinds } from "./kinds";
 import { outlineOf } from "./outline";
 
-const draw = (kind: string, values: Record<string, unknown> = {}, width = 400, height = 300) => shapeKind(kind).draw({ ...newStep(shapeKind(kind)), ...values }, { width, height });
+const draw = (kind: string, values: Record<string, unknown> = {}, width = 400, height = 300) =>
+  shapeKind(kind).draw({ ...newStep(shapeKind(kind)), ...values }, { width, height });
 const kernel = new CurveKernel();
 
 // Areas and side lengths from a geometry handbook: Bronshtein and Semendyayev, Handbook of Mathematics, "Planimetry".
@@ -38,24 +39,37 @@ describe("shapes", () => {
 
   test("a line is open, as long as it is wide", () => {
     expect(draw("line").bounds).toEqual({ minX: -200, maxX: 200, minY: 0, maxY: 0 });
-    expect(kernel.band(draw("line"), { width: 10, side: "centre", join: { kind: "round" }, cap: "butt", dashes: [] }).bounds).toEqual({ minX: -200, maxX: 200, minY: -5, maxY: 5 });
+    expect(kernel.band(draw("line"), { width: 10, side: "centre", join: { kind: "round" }, cap: "butt", dashes: [] }).bounds).toEqual({
+      minX: -200,
+      maxX: 200,
+      minY: -5,
+      maxY: 5,
+    });
   });
 
-  test.each(shapeKinds.map((k) => k.kind))("%s stays within its box over all its settings, and what encloses something winds the way outers do", (kind) => {
-    const k = shapeKind(kind);
-    const numbers = Object.entries(k.params).filter(([, p]) => p.type === "number");
-    for (const [name, p] of [["", undefined], ...numbers] as const)
-      for (const value of p?.type === "number" ? [p.min, (p.min + p.max) / 2, p.max] : [0]) {
-        const path = draw(kind, name ? { [name]: value } : {});
-        expect(path.coords.every(Number.isFinite)).toBe(true);
-        const b = path.bounds;
-        // Drops lean out of their box on purpose, by less than half of it.
-        const slack = kind === "drop" ? 100 : 0.5;
-        expect([b.minX > -200 - slack, b.maxX < 200 + slack, b.minY > -150 - slack, b.maxY < 150 + slack]).toEqual([true, true, true, true]);
-        if (kind !== "line") expect(kernel.area(path)).toBeGreaterThan(1000);
-      }
-    for (const p of Object.values(k.params)) expect(p.hint).not.toBe("");
-  });
+  test.each(shapeKinds.map((k) => k.kind))(
+    "%s stays within its box over all its settings, and what encloses something winds the way outers do",
+    (kind) => {
+      const k = shapeKind(kind);
+      const numbers = Object.entries(k.params).filter(([, p]) => p.type === "number");
+      for (const [name, p] of [["", undefined], ...numbers] as const)
+        for (const value of p?.type === "number" ? [p.min, (p.min + p.max) / 2, p.max] : [0]) {
+          const path = draw(kind, name ? { [name]: value } : {});
+          expect(path.coords.every(Number.isFinite)).toBe(true);
+          const b = path.bounds;
+          // Drops lean out of their box on purpose, by less than half of it.
+          const slack = kind === "drop" ? 100 : 0.5;
+          expect([b.minX > -200 - slack, b.maxX < 200 + slack, b.minY > -150 - slack, b.maxY < 150 + slack]).toEqual([
+            true,
+            true,
+            true,
+            true,
+          ]);
+          if (kind !== "line") expect(kernel.area(path)).toBeGreaterThan(1000);
+        }
+      for (const p of Object.values(k.params)) expect(p.hint).not.toBe("");
+    },
+  );
 
   test("the same values give the same object", () => {
     const step = newStep(shapeKind("shield"));

@@ -10,7 +10,20 @@ import { strainOf } from "./carries";
 // A hundredth of the em is 10 units, whatever the face.
 const face = { metrics: { capHeight: 700, xHeight: 500, stem: 60, bar: 40 } } as Face;
 /** Two stems of 60 units joined by a bar of 40. */
-const letterH = polygonPath([[0, 0], [60, 0], [60, 330], [240, 330], [240, 0], [300, 0], [300, 700], [240, 700], [240, 370], [60, 370], [60, 700], [0, 700]]);
+const letterH = polygonPath([
+  [0, 0],
+  [60, 0],
+  [60, 330],
+  [240, 330],
+  [240, 0],
+  [300, 0],
+  [300, 700],
+  [240, 700],
+  [240, 370],
+  [60, 370],
+  [60, 700],
+  [0, 700],
+]);
 const stem = rectangle(0, 0, 60, 700);
 
 const strain = (coats: Coat[], outlines = [letterH, stem]) => strainOf(styleOf(coats), face, outlines, 240, new CurveKernel());
@@ -28,7 +41,9 @@ describe("whether letters carry a style", () => {
   test("strokes count by the side they lie on, and only the deepest coat counts", () => {
     expect(strain([coat("A", flat("face"), [], { lay: stroke(3, { side: "inside" }) })])!.inset).toBe(30);
     expect(strain([coat("A", flat("face"), [], { lay: stroke(3, { side: "centre" }) })])!.inset).toBe(15);
-    expect(strain([coat("A", flat("face"), [shrink(1)]), coat("B", flat("face"), [shrink(0.5)], { lay: stroke(1, { side: "inside" }) })])!.inset).toBe(15);
+    expect(
+      strain([coat("A", flat("face"), [shrink(1)]), coat("B", flat("face"), [shrink(0.5)], { lay: stroke(1, { side: "inside" }) })])!.inset,
+    ).toBe(15);
   });
 
   test("what lies outside, is switched off, or only makes good what was grown, asks nothing of the letters", () => {

@@ -25,7 +25,8 @@ function deepest(style: Style, scale: number): number {
       if (step.kind === "grow") depth -= (step.amount as number) * scale;
       most = Math.max(most, depth);
     }
-    if (coat.lay.kind === "stroke" && coat.lay.side !== "outside") most = Math.max(most, depth + (coat.lay.width as number) * scale * (coat.lay.side === "inside" ? 1 : 0.5));
+    if (coat.lay.kind === "stroke" && coat.lay.side !== "outside")
+      most = Math.max(most, depth + (coat.lay.width as number) * scale * (coat.lay.side === "inside" ? 1 : 0.5));
   }
   return most;
 }

@@ -2,7 +2,8 @@ import { paintKind } from "../coat/paints";
 import type { Photo } from "../photo";
 import type { Style } from "./schema";
 
-const namesIn = (kind: string): string[] => Object.entries(paintKind(kind).params).flatMap(([name, p]) => (p.type === "photo" ? [name] : []));
+const namesIn = (kind: string): string[] =>
+  Object.entries(paintKind(kind).params).flatMap(([name, p]) => (p.type === "photo" ? [name] : []));
 
 /** The photos that a style paints with, each once. */
 export function photosOf({ coats }: Style): Photo[] {

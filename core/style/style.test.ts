@@ -33,7 +33,13 @@ describe("measures", () => {
 });
 
 describe("inks", () => {
-  const painted = coat("B", gradient([[0, "face"], [100, "edge"]]));
+  const painted = coat(
+    "B",
+    gradient([
+      [0, "face"],
+      [100, "edge"],
+    ]),
+  );
 
   test("are found wherever a coat refers to them", () => {
     expect(inksOf(painted)).toEqual(["face", "edge"]);
@@ -54,7 +60,18 @@ describe("inks", () => {
       { id: "x", name: "Face", colour: "#112233" },
       { id: "edge", name: "Rust", colour: "#990000" },
     ];
-    const pasted = pasteCoat(to, coat("B", gradient([[0, "x"], [100, "edge"]])), from, newId);
+    const pasted = pasteCoat(
+      to,
+      coat(
+        "B",
+        gradient([
+          [0, "x"],
+          [100, "edge"],
+        ]),
+      ),
+      from,
+      newId,
+    );
     const [front] = pasted.coats.slice(-1);
     // “Face” of the same colour is here already; “edge” is taken by another ink, so Rust gets an id of its own.
     expect(inksOf(front)[0]).toBe("face");

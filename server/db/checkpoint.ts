@@ -5,7 +5,8 @@ import type { Client } from "@libsql/client";
 const every = 1000;
 
 /** The file that a database is kept in; undefined where it is kept elsewhere. */
-export const fileOf = (url: string): string | undefined => (url.startsWith("file:") ? url.slice("file:".length).replace(/\?.*$/, "") : undefined);
+export const fileOf = (url: string): string | undefined =>
+  url.startsWith("file:") ? url.slice("file:".length).replace(/\?.*$/, "") : undefined;
 
 /** Writes what waits in the log into the file, so that a copy of the file is a copy of all (SQLite, “Write-Ahead Logging”, section 2.2). */
 export async function checkpoint(client: Client): Promise<void> {

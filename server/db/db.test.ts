@@ -40,7 +40,11 @@ describe("a database that is not at hand says why", () => {
   test("a server that does not answer can come back", async () => {
     // Nobody listens any longer on a port that was free a moment ago.
     const port = await freePort();
-    expect(await failing(`http://127.0.0.1:${port}`)).toMatchObject({ status: 503, lasting: false, detail: expect.stringContaining("does not answer") });
+    expect(await failing(`http://127.0.0.1:${port}`)).toMatchObject({
+      status: 503,
+      lasting: false,
+      detail: expect.stringContaining("does not answer"),
+    });
   }, 30_000);
 
   test("a full disk is 507, wherever in the chain of causes it stands (SQLite: a full database gives SQLITE_FULL)", async () => {
@@ -50,7 +54,10 @@ describe("a database that is not at hand says why", () => {
     const fill = async () => {
       for (let n = 0; n < 100; n++) await create(db, "pieces", { ...board(word("Tea".repeat(600))), id: `n${n}` });
     };
-    const full = await fill().then(() => undefined, (e: unknown) => e);
+    const full = await fill().then(
+      () => undefined,
+      (e: unknown) => e,
+    );
     const response = await answer(() => Promise.reject(full as Error));
     expect(response.status).toBe(507);
     expect(response.headers.get("retry-after")).toBe("3");
@@ -72,7 +79,9 @@ describe("a database that is not at hand says why", () => {
 
 test("the demo comes whole or not at all", async () => {
   const db = await openDatabase(`file:${file}`);
-  await db.$client.execute("CREATE TRIGGER stop BEFORE INSERT ON pieces WHEN new.id = 'demo-night-ferry' BEGIN SELECT RAISE(ABORT, 'stopped'); END");
+  await db.$client.execute(
+    "CREATE TRIGGER stop BEFORE INSERT ON pieces WHEN new.id = 'demo-night-ferry' BEGIN SELECT RAISE(ABORT, 'stopped'); END",
+  );
   await expect(seed(db)).rejects.toThrow();
   expect([...(await list(db, "styles")), ...(await list(db, "pieces"))]).toEqual([]);
   expect((await db.$client.execute("SELECT count(*) AS n FROM photos")).rows[0].n).toBe(0);

@@ -9,7 +9,10 @@ import type { DrawJob, Drawing } from "./job";
 import { sceneOf } from "./scene";
 
 /** @throws Problem where nothing is inked or the size is too large */
-export async function draw(engine: LoadedEngine, { file: { piece, styles }, area, ground, photos, size, small }: DrawJob): Promise<Drawing> {
+export async function draw(
+  engine: LoadedEngine,
+  { file: { piece, styles }, area, ground, photos, size, small }: DrawJob,
+): Promise<Drawing> {
   const { scene, faces } = await sceneOf(engine, piece, styles);
   const options = { title: piece.name, unit: piece.board.unit, faces: size ? [] : faces, area, ground, photos };
   if (size) {
@@ -21,6 +24,10 @@ export async function draw(engine: LoadedEngine, { file: { piece, styles }, area
   }
   const svg = toSvg(scene, options);
   if (!small || svg.length <= small.most) return { kind: "svg", svg };
-  const picture = new Resvg(svg, { fitTo: { mode: "width", value: small.side }, font: { loadSystemFonts: false }, logLevel: "off" }).render();
+  const picture = new Resvg(svg, {
+    fitTo: { mode: "width", value: small.side },
+    font: { loadSystemFonts: false },
+    logLevel: "off",
+  }).render();
   return { kind: "png", png: picture.asPng() };
 }

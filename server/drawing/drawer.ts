@@ -95,7 +95,8 @@ const stopped = "The picture was stopped.";
 /** The built application has its child built, too, which starts in a moment; tests and the development server run it from its source. */
 function start(memory: number): ChildProcess {
   const root = process.cwd();
-  const built = process.env.NODE_ENV === "production" ? path.resolve(/* turbopackIgnore: true */ root, ".next/vextal/drawing.mjs") : undefined;
+  const built =
+    process.env.NODE_ENV === "production" ? path.resolve(/* turbopackIgnore: true */ root, ".next/vextal/drawing.mjs") : undefined;
   const loader = built ? [] : ["--import", path.resolve(/* turbopackIgnore: true */ root, "node_modules/tsx/dist/loader.mjs")];
   return fork(/* turbopackIgnore: true */ built ?? path.resolve(/* turbopackIgnore: true */ root, "server/drawing/child.ts"), [], {
     serialization: "advanced",

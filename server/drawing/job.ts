@@ -20,12 +20,18 @@ export interface DrawJob {
 }
 
 /** What a child is asked. */
-export type Request = { readonly kind: "draw"; readonly job: DrawJob } | { readonly kind: "font"; readonly fileName: string; readonly bytes: Uint8Array };
+export type Request =
+  { readonly kind: "draw"; readonly job: DrawJob } | { readonly kind: "font"; readonly fileName: string; readonly bytes: Uint8Array };
 export type ResultOf<R extends Request> = R["kind"] extends "draw" ? Drawing : SoundFont[];
 
 /** What it answers. */
-export type Reply = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly known: boolean; readonly message: string };
+export type Reply =
+  { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly known: boolean; readonly message: string };
 
 export type Drawing =
-  | { readonly kind: "svg"; readonly svg: string; readonly pixels?: { readonly width: number; readonly height: number; readonly dpi: number } }
+  | {
+      readonly kind: "svg";
+      readonly svg: string;
+      readonly pixels?: { readonly width: number; readonly height: number; readonly dpi: number };
+    }
   | { readonly kind: "png"; readonly png: Uint8Array };

@@ -40,7 +40,8 @@ export async function readOwn(db: Database, id: string): Promise<{ info: FaceInf
  * @throws Problem in the user's words where it is no sound font
  */
 export async function addOwn(db: Database, fileName: string, file: Uint8Array, licence: string): Promise<OwnFace[]> {
-  if (file.length > mostFontBytes) throw new Problem(`${fileName} is over ${mostFontBytes / 1e6} MB, which is more than Vextal takes for a face.`);
+  if (file.length > mostFontBytes)
+    throw new Problem(`${fileName} is over ${mostFontBytes / 1e6} MB, which is more than Vextal takes for a face.`);
   const found: OwnFace[] = [];
   for (const { bytes, name, says } of await checkFont(fileName, file)) {
     const hash = createHash("sha256").update(bytes).digest("hex");
@@ -56,7 +57,10 @@ export async function addOwn(db: Database, fileName: string, file: Uint8Array, l
 
 /** The names of the pieces that are set in a face. */
 export async function usesOf(db: Database, id: string): Promise<string[]> {
-  const rows = await db.select({ name: pieces.name, deletedAt: pieces.deletedAt }).from(pieces).where(holds(pieces.document, `"face":${JSON.stringify(id)}`));
+  const rows = await db
+    .select({ name: pieces.name, deletedAt: pieces.deletedAt })
+    .from(pieces)
+    .where(holds(pieces.document, `"face":${JSON.stringify(id)}`));
   return rows.filter((r) => r.deletedAt === null).map((r) => r.name);
 }
 

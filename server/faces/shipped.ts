@@ -8,13 +8,22 @@ export interface ShippedFace extends FaceInfo {
 }
 
 const expo = (pack: string, file: string, info: FaceInfo, licence: ShippedFace["licence"] = "OFL-1.1"): ShippedFace => ({
-  ...info, licence, file: `@expo-google-fonts/${pack}/${file}.ttf`, licenceFile: `@expo-google-fonts/${pack}/LICENSE_FONT`,
+  ...info,
+  licence,
+  file: `@expo-google-fonts/${pack}/${file}.ttf`,
+  licenceFile: `@expo-google-fonts/${pack}/LICENSE_FONT`,
 });
 const source = (pack: string, file: string, info: FaceInfo, licence: ShippedFace["licence"] = "OFL-1.1"): ShippedFace => ({
-  ...info, licence, file: `@fontsource/${pack}/files/${pack}-latin-${file}-normal.woff2`, licenceFile: `@fontsource/${pack}/LICENSE`,
+  ...info,
+  licence,
+  file: `@fontsource/${pack}/files/${pack}-latin-${file}-normal.woff2`,
+  licenceFile: `@fontsource/${pack}/LICENSE`,
 });
 const variable = (pack: string, set: string, info: FaceInfo): ShippedFace => ({
-  ...info, licence: "OFL-1.1", file: `@fontsource-variable/${pack}/files/${pack}-latin-${set}-normal.woff2`, licenceFile: `@fontsource-variable/${pack}/LICENSE`,
+  ...info,
+  licence: "OFL-1.1",
+  file: `@fontsource-variable/${pack}/files/${pack}-latin-${set}-normal.woff2`,
+  licenceFile: `@fontsource-variable/${pack}/LICENSE`,
 });
 
 /** Faces of all kinds that lettering uses. Variable faces stand at a fixed place of their axes. */
@@ -37,8 +46,18 @@ export const shippedFaces: readonly ShippedFace[] = [
   expo("monoton", "400Regular/Monoton_400Regular", { id: "monoton", name: "Monoton", kind: "Inline" }),
   expo("bangers", "400Regular/Bangers_400Regular", { id: "bangers", name: "Bangers", kind: "Comic" }),
   expo("luckiest-guy", "400Regular/LuckiestGuy_400Regular", { id: "luckiest-guy", name: "Luckiest Guy", kind: "Sign" }, "Apache-2.0"),
-  variable("fraunces", "full", { id: "fraunces", name: "Fraunces Black", kind: "Variable serif", axes: { wght: 900, opsz: 144, SOFT: 0, WONK: 0 } }),
-  variable("bricolage-grotesque", "standard", { id: "bricolage", name: "Bricolage Grotesque", kind: "Variable grotesque", axes: { wght: 800, opsz: 96, wdth: 100 } }),
+  variable("fraunces", "full", {
+    id: "fraunces",
+    name: "Fraunces Black",
+    kind: "Variable serif",
+    axes: { wght: 900, opsz: 144, SOFT: 0, WONK: 0 },
+  }),
+  variable("bricolage-grotesque", "standard", {
+    id: "bricolage",
+    name: "Bricolage Grotesque",
+    kind: "Variable grotesque",
+    axes: { wght: 800, opsz: 96, wdth: 100 },
+  }),
   variable("kalnia", "standard", { id: "kalnia", name: "Kalnia", kind: "Variable fat face", axes: { wght: 700, wdth: 100 } }),
   variable("fredoka", "standard", { id: "fredoka", name: "Fredoka", kind: "Variable rounded", axes: { wght: 700, wdth: 100 } }),
   expo("marhey", "700Bold/Marhey_700Bold", { id: "marhey", name: "Marhey Bold", kind: "Arabic" }),

@@ -11,8 +11,11 @@ export async function answer(handler: () => Promise<Response>): Promise<Response
   } catch (error) {
     if (isNotFound(error)) return problem(404, "Not found", "This is not on the shelf. It may have been deleted.");
     if (isConflict(error))
-      return problem(412, "Changed elsewhere", "This was changed in another tab or window since it was read.", { revision: error.revision });
-    if (error instanceof Error && error.name === "Exists") return problem(409, "Already there", "Something with this id is on the shelf already.");
+      return problem(412, "Changed elsewhere", "This was changed in another tab or window since it was read.", {
+        revision: error.revision,
+      });
+    if (error instanceof Error && error.name === "Exists")
+      return problem(409, "Already there", "Something with this id is on the shelf already.");
     if (isProblem(error)) return problem(422, "Cannot be done", error.message);
     if (error instanceof ZodError) return problem(422, "Not understood", firstFault(error));
     const fault = databaseFault(error);

@@ -4,7 +4,11 @@ const mostBytes = 20_000_000;
 /** What a form is allowed to hold beside its file. */
 const beside = 1_000_000;
 
-/** The form of a request and the file in one of its fields. @param most bytes of the file @throws Problem where it is too long or carries none */
+/**
+ * The form of a request and the file in one of its fields.
+ * @param most bytes of the file
+ * @throws Problem where it is too long or carries none
+ */
 export async function formFile(request: Request, field: string, most: number): Promise<{ form: FormData; file: File }> {
   if (Number(request.headers.get("content-length") ?? 0) > most + beside) throw new Problem(`This file is over ${most / 1e6} MB.`);
   const form = await request.formData().catch(() => undefined);

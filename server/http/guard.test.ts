@@ -59,7 +59,8 @@ describe("errors are problem details (RFC 9457)", () => {
 });
 
 describe("bodies", () => {
-  const post = (body: string, type = "application/json") => new Request("http://127.0.0.1/", { method: "POST", body, headers: { "content-type": type } });
+  const post = (body: string, type = "application/json") =>
+    new Request("http://127.0.0.1/", { method: "POST", body, headers: { "content-type": type } });
   test("are JSON or refused", async () => {
     expect(await jsonBody(post('{"a":1}'))).toEqual({ a: 1 });
     await expect(jsonBody(post("{"))).rejects.toThrow(Problem);
@@ -75,7 +76,9 @@ describe("bodies", () => {
     const { form, file } = await formFile(sent({ font: new File(["abc"], "a.ttf"), licence: "Open to all." }), "font", 100);
     expect([file.name, file.size, form.get("licence")]).toEqual(["a.ttf", 3, "Open to all."]);
     await expect(formFile(sent({ font: "no file" }), "font", 100)).rejects.toThrow("The request carries no font.");
-    await expect(formFile(sent({ photo: new File(["abc"], "a.png") }, { "content-length": "9000000" }), "photo", 5e6)).rejects.toThrow("This file is over 5 MB.");
+    await expect(formFile(sent({ photo: new File(["abc"], "a.png") }, { "content-length": "9000000" }), "photo", 5e6)).rejects.toThrow(
+      "This file is over 5 MB.",
+    );
     await expect(formFile(new Request("http://127.0.0.1/", { method: "POST", body: "no form" }), "photo", 100)).rejects.toThrow(Problem);
   });
 });

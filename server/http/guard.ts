@@ -7,11 +7,20 @@
 export function refusal(method: string, path: string, headers: Headers, extraHosts = process.env.VEXTAL_HOSTS ?? ""): string | undefined {
   const host = headers.get("host") ?? "";
   const name = host.replace(/:\d+$/, "");
-  const hosts = ["127.0.0.1", "localhost", "[::1]", ...extraHosts.split(",").map((h) => h.trim()).filter(Boolean)];
+  const hosts = [
+    "127.0.0.1",
+    "localhost",
+    "[::1]",
+    ...extraHosts
+      .split(",")
+      .map((h) => h.trim())
+      .filter(Boolean),
+  ];
   if (!hosts.includes(name)) return `“${host}” is not a name that Vextal answers to.`;
   const site = headers.get("sec-fetch-site");
   const foreign = site !== null && site !== "same-origin" && site !== "none";
-  if (method === "GET" || method === "HEAD") return foreign && path.startsWith("/api/") ? "This is for Vextal's own pages only." : undefined;
+  if (method === "GET" || method === "HEAD")
+    return foreign && path.startsWith("/api/") ? "This is for Vextal's own pages only." : undefined;
   const origin = headers.get("origin");
   if (origin !== null && !sameHost(origin, host)) return "Changes are taken from Vextal's own pages only.";
   if (foreign) return "Changes are taken from Vextal's own pages only.";
@@ -26,7 +35,10 @@ function sameHost(origin: string, host: string): boolean {
   }
 }
 
-/** What every answer carries beside its policy (OWASP Secure Headers Project, the list of response headers). HSTS is a matter of whoever puts TLS before it. */
+/**
+ * What every answer carries beside its policy (OWASP Secure Headers Project, the list of response headers). HSTS is a matter of whoever
+ * puts TLS before it.
+ */
 export const safetyHeaders: Readonly<Record<string, string>> = {
   "x-content-type-options": "nosniff",
   "x-frame-options": "DENY",
@@ -34,7 +46,8 @@ export const safetyHeaders: Readonly<Record<string, string>> = {
   "referrer-policy": "same-origin",
   "cross-origin-opener-policy": "same-origin",
   "cross-origin-resource-policy": "same-origin",
-  "permissions-policy": "accelerometer=(), camera=(), display-capture=(), geolocation=(), gyroscope=(), magnetometer=(), microphone=(), midi=(), payment=(), usb=()",
+  "permissions-policy":
+    "accelerometer=(), camera=(), display-capture=(), geolocation=(), gyroscope=(), magnetometer=(), microphone=(), midi=(), payment=(), usb=()",
 };
 
 /** Scripts only with this answer's nonce; nothing from elsewhere. WebAssembly is what the geometry runs on. */

@@ -34,12 +34,18 @@ afterAll(() => {
 });
 
 type Rgb = readonly [number, number, number];
-const [red, green, blue, white]: Rgb[] = [[220, 30, 30], [30, 180, 60], [40, 60, 220], [240, 240, 240]];
+const [red, green, blue, white]: Rgb[] = [
+  [220, 30, 30],
+  [30, 180, 60],
+  [40, 60, 220],
+  [240, 240, 240],
+];
 /** Red, green, blue and white quarters, clockwise from the top left. */
 function quarters(width: number, height: number) {
   const data = Buffer.alloc(width * height * 3);
   for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) Buffer.from(y < height / 2 ? (x < width / 2 ? red : green) : x < width / 2 ? white : blue).copy(data, (y * width + x) * 3);
+    for (let x = 0; x < width; x++)
+      Buffer.from(y < height / 2 ? (x < width / 2 ? red : green) : x < width / 2 ? white : blue).copy(data, (y * width + x) * 3);
   return sharp(data, { raw: { width, height, channels: 3 } });
 }
 const bytes = async (s: Sharp) => new Uint8Array(await s.toBuffer());
@@ -62,7 +68,12 @@ describe("photos that are brought in", () => {
 
   test("stand upright, and say nothing of where and when they were taken", async () => {
     // Orientation 6 of the Exif standard (CIPA DC-008, tag 274): row 0 of the file is the right side of the picture.
-    const file = await bytes(quarters(64, 32).withExif({ IFD0: { Copyright: "Brindlemoor" }, IFD3: { GPSLatitudeRef: "N" } }).withMetadata({ orientation: 6 }).jpeg({ quality: 100, chromaSubsampling: "4:4:4" }));
+    const file = await bytes(
+      quarters(64, 32)
+        .withExif({ IFD0: { Copyright: "Brindlemoor" }, IFD3: { GPSLatitudeRef: "N" } })
+        .withMetadata({ orientation: 6 })
+        .jpeg({ quality: 100, chromaSubsampling: "4:4:4" }),
+    );
     const made = await addPhoto(db, "turned.jpg", file);
     expect([made.width, made.height]).toEqual([32, 64]);
     const kept = await readPhoto(db, made.id);
@@ -82,7 +93,11 @@ describe("photos that are brought in", () => {
 
   test.each([
     ["words", () => Promise.resolve(new TextEncoder().encode("no picture at all")), /no picture/],
-    ["markup", () => Promise.resolve(new TextEncoder().encode('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>')), /no picture/],
+    [
+      "markup",
+      () => Promise.resolve(new TextEncoder().encode('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>')),
+      /no picture/,
+    ],
     ["a file that breaks off", async () => (await bytes(quarters(400, 400).jpeg())).slice(0, 900), /damaged/],
     [
       "a picture of a hundred thousand pixels a side, by its own word",
@@ -103,8 +118,14 @@ describe("photos that are brought in", () => {
   test("are brought down where they are only looked at small", async () => {
     const { id } = await addPhoto(db, "large.png", await bytes(quarters(900, 300).png()));
     const [small, full] = [(await embeddedPhotos(db, [id], 90)).get(id)!, (await embeddedPhotos(db, [id])).get(id)!];
-    const size = async (url: string) => sharp(Buffer.from(url.split(",")[1], "base64")).metadata().then((m) => [m.width, m.height]);
-    expect([await size(small), await size(full)]).toEqual([[90, 30], [900, 300]]);
+    const size = async (url: string) =>
+      sharp(Buffer.from(url.split(",")[1], "base64"))
+        .metadata()
+        .then((m) => [m.width, m.height]);
+    expect([await size(small), await size(full)]).toEqual([
+      [90, 30],
+      [900, 300],
+    ]);
     expect(await embeddedPhotos(db, ["f".repeat(32)])).toEqual(new Map());
   });
 });
@@ -133,11 +154,14 @@ describe("a photo in what is exported", () => {
     return { format: "vextal.file" as const, version: 1 as const, piece: board(item), styles: [style] };
   };
   const pixels = async (values: Record<string, unknown>) => {
-    const png = PNG.sync.read(Buffer.from(await renderPng({ file: await panel(values), area: { kind: "board" }, ground: true, size: { kind: "dpi", dpi: 96 } })));
+    const png = PNG.sync.read(
+      Buffer.from(await renderPng({ file: await panel(values), area: { kind: "board" }, ground: true, size: { kind: "dpi", dpi: 96 } })),
+    );
     return (x: number, y: number) => [...png.data.subarray((y * png.width + x) * 4, (y * png.width + x) * 4 + 3)];
   };
   /** Within what resampling and colour rounding change. */
-  const near = (found: number[], wanted: readonly number[]) => found.forEach((v, i) => expect(Math.abs(v - wanted[i])).toBeLessThanOrEqual(3));
+  const near = (found: number[], wanted: readonly number[]) =>
+    found.forEach((v, i) => expect(Math.abs(v - wanted[i])).toBeLessThanOrEqual(3));
 
   test("covers a panel, its middle in the middle", async () => {
     // The panel is 400 x 200 about (400, 200); the photo is 400 x 400 there, half of it cut off.
@@ -159,7 +183,10 @@ describe("a photo in what is exported", () => {
   });
 
   test("lets the board through as far as its opacity says", async () => {
-    near((await pixels({ fit: "cover", opacity: 50 }))(250, 150), red.map((c) => (c + 255) / 2));
+    near(
+      (await pixels({ fit: "cover", opacity: 50 }))(250, 150),
+      red.map((c) => (c + 255) / 2),
+    );
   });
 
   test("lies inside the SVG, which needs no other file", async () => {
@@ -172,12 +199,28 @@ describe("a photo in what is exported", () => {
 
 test("photos that nothing names any more go after thirty days, and no others", async () => {
   const day = 24 * 3600 * 1000;
-  const [a, b, c] = await Promise.all([[60, 20], [61, 20], [62, 20]].map(async ([w, h]) => addPhoto(db, "p.png", await quarters(w, h).png().toBuffer())));
+  const [a, b, c] = await Promise.all(
+    [
+      [60, 20],
+      [61, 20],
+      [62, 20],
+    ].map(async ([w, h]) => addPhoto(db, "p.png", await quarters(w, h).png().toBuffer())),
+  );
   const wearing = (photo: typeof a) => styleOf([coat("Photo", { ...newStep(photoPaint), photo })]);
   await create(db, "styles", { ...wearing(a), id: "wears-a" });
   await create(db, "pieces", { ...board(word("Tea", { styleId: null, ownStyle: wearing(b) })), id: "wears-b" });
   await remove(db, "pieces", "wears-b");
-  const left = async () => (await Promise.all([a, b, c].map((p) => readPhoto(db, p.id).then(() => p.id, () => undefined)))).map((id) => id !== undefined);
+  const left = async () =>
+    (
+      await Promise.all(
+        [a, b, c].map((p) =>
+          readPhoto(db, p.id).then(
+            () => p.id,
+            () => undefined,
+          ),
+        ),
+      )
+    ).map((id) => id !== undefined);
   await removeUnused(db, Date.now() + 29 * day);
   expect(await left()).toEqual([true, true, true]);
   // The piece was deleted thirty days ago, too, and goes with its photo.

@@ -37,21 +37,32 @@ export async function photoRow(fileName: string, file: Uint8Array): Promise<type
 function named(fileName: string, file: Uint8Array): { id: string; name: string } {
   const name = fileName.slice(0, 120) || "Photo";
   if (file.length === 0) throw new Problem(`${name} is empty.`);
-  if (file.length > mostPhotoBytes) throw new Problem(`${name} is over ${mostPhotoBytes / 1e6} MB, which is more than Vextal takes for a photo.`);
+  if (file.length > mostPhotoBytes)
+    throw new Problem(`${name} is over ${mostPhotoBytes / 1e6} MB, which is more than Vextal takes for a photo.`);
   return { name, id: createHash("sha256").update(file).digest("hex").slice(0, 32) };
 }
 
 async function upright(file: Uint8Array, name: string) {
-  const format = await sharp(file, { limitInputPixels: false }).metadata().catch(() => undefined);
+  const format = await sharp(file, { limitInputPixels: false })
+    .metadata()
+    .catch(() => undefined);
   // Markup can name other files, and comes in as a shape.
   // Of the pictures in HEIF only those packed as AV1 are read.
-  const read = format && (["jpeg", "png", "webp", "gif", "tiff"].includes(format.format) || (format.format === "heif" && format.compression === "av1"));
+  const read =
+    format &&
+    (["jpeg", "png", "webp", "gif", "tiff"].includes(format.format) || (format.format === "heif" && format.compression === "av1"));
   if (!format || !read) throw new Problem(`${name} is no picture that Vextal reads. PNG, JPEG and WebP files are.`);
-  if (format.width * format.height > mostPixels) throw new Problem(`${name} has ${format.width} x ${format.height} pixels; at most ${mostPixels / 1e6} million are taken.`);
-  const picture = sharp(file, { failOn: "error", limitInputPixels: mostPixels }).autoOrient().resize({ width: mostSide, height: mostSide, fit: "inside", withoutEnlargement: true }).toColourspace("srgb");
+  if (format.width * format.height > mostPixels)
+    throw new Problem(`${name} has ${format.width} x ${format.height} pixels; at most ${mostPixels / 1e6} million are taken.`);
+  const picture = sharp(file, { failOn: "error", limitInputPixels: mostPixels })
+    .autoOrient()
+    .resize({ width: mostSide, height: mostSide, fit: "inside", withoutEnlargement: true })
+    .toColourspace("srgb");
   const exact = format.hasAlpha || format.format === "png";
   try {
-    const { data, info } = await (exact ? picture.png() : picture.jpeg({ quality: 95, chromaSubsampling: "4:4:4" })).toBuffer({ resolveWithObject: true });
+    const { data, info } = await (exact ? picture.png() : picture.jpeg({ quality: 95, chromaSubsampling: "4:4:4" })).toBuffer({
+      resolveWithObject: true,
+    });
     return { bytes: data, type: exact ? "image/png" : "image/jpeg", width: info.width, height: info.height };
   } catch {
     throw new Problem(`${name} is damaged: it could not be read to its end.`);
@@ -75,10 +86,18 @@ export async function readPhoto(db: Database, id: string): Promise<{ type: strin
  * @param most pixels of their longer side, where they are only looked at small
  */
 export async function embeddedPhotos(db: Database, ids: readonly string[], most?: number): Promise<Map<string, string>> {
-  const rows = ids.length ? await db.select({ id: photos.id, type: photos.type, bytes: photos.bytes }).from(photos).where(inArray(photos.id, [...ids])) : [];
+  const rows = ids.length
+    ? await db
+        .select({ id: photos.id, type: photos.type, bytes: photos.bytes })
+        .from(photos)
+        .where(inArray(photos.id, [...ids]))
+    : [];
   const found = new Map<string, string>();
   for (const { id, type, bytes } of rows) {
-    const small = most === undefined ? bytes : await sharp(bytes).resize({ width: most, height: most, fit: "inside", withoutEnlargement: true }).toBuffer();
+    const small =
+      most === undefined
+        ? bytes
+        : await sharp(bytes).resize({ width: most, height: most, fit: "inside", withoutEnlargement: true }).toBuffer();
     found.set(id, `data:${type};base64,${small.toString("base64")}`);
   }
   return found;

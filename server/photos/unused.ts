@@ -9,9 +9,17 @@ const daily = 24 * 3600 * 1000;
 /** Takes photos away that no piece and no style names any more, what was deleted long ago, and its pictures. @returns how many photos */
 export async function removeUnused(db: Database, now = Date.now()): Promise<number> {
   for (const table of [pieces, styles]) await db.delete(table).where(and(isNotNull(table.deletedAt), lt(table.deletedAt, now - kept)));
-  const named = (table: typeof pieces | typeof styles) => sql`exists (select 1 from ${table} where instr(${table.document}, ${photos.id}) > 0)`;
-  const gone = await db.delete(photos).where(and(lt(photos.addedAt, now - kept), sql`not ${named(pieces)}`, sql`not ${named(styles)}`)).returning({ id: photos.id });
-  await db.delete(pictures).where(sql`(${pictures.shelf} = 'pieces' and ${pictures.id} not in (select id from pieces)) or (${pictures.shelf} = 'styles' and ${pictures.id} not in (select id from styles))`);
+  const named = (table: typeof pieces | typeof styles) =>
+    sql`exists (select 1 from ${table} where instr(${table.document}, ${photos.id}) > 0)`;
+  const gone = await db
+    .delete(photos)
+    .where(and(lt(photos.addedAt, now - kept), sql`not ${named(pieces)}`, sql`not ${named(styles)}`))
+    .returning({ id: photos.id });
+  await db
+    .delete(pictures)
+    .where(
+      sql`(${pictures.shelf} = 'pieces' and ${pictures.id} not in (select id from pieces)) or (${pictures.shelf} = 'styles' and ${pictures.id} not in (select id from styles))`,
+    );
   return gone.length;
 }
 

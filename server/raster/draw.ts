@@ -34,7 +34,11 @@ const stopped = "The picture was stopped.";
 
 function drawInChild(svg: string, width: number, signal?: AbortSignal): Promise<Uint8Array> {
   const script = path.resolve(/* turbopackIgnore: true */ process.cwd(), "server/raster/child.mjs");
-  const child = fork(/* turbopackIgnore: true */ script, [], { serialization: "advanced", stdio: ["ignore", "ignore", "ignore", "ipc"], execArgv: [] });
+  const child = fork(/* turbopackIgnore: true */ script, [], {
+    serialization: "advanced",
+    stdio: ["ignore", "ignore", "ignore", "ipc"],
+    execArgv: [],
+  });
   return new Promise((resolve, reject) => {
     const end = (finish: () => void) => {
       clearTimeout(timer);
@@ -46,7 +50,10 @@ function drawInChild(svg: string, width: number, signal?: AbortSignal): Promise<
     const fail = (message: string) => end(() => reject(new Problem(message)));
     const timer = setTimeout(() => fail(`The picture was not drawn within ${timeLimit / 1000} seconds. Choose fewer pixels.`), timeLimit);
     const watch = setInterval(() => {
-      if (child.pid) void residentBytes(child.pid).then((bytes) => bytes > memoryLimit && fail("The picture needs too much memory. Choose fewer pixels."));
+      if (child.pid)
+        void residentBytes(child.pid).then(
+          (bytes) => bytes > memoryLimit && fail("The picture needs too much memory. Choose fewer pixels."),
+        );
     }, 200);
     signal?.addEventListener("abort", () => fail(stopped), { once: true });
     child.once("message", (message: { png: Uint8Array }) => end(() => resolve(message.png)));

@@ -21,7 +21,7 @@ const request = (extra: Partial<PngRequest> = {}): PngRequest => ({
 /** The chunks of a PNG (PNG specification, section 5.3). */
 function chunks(png: Buffer): { type: string; data: Buffer }[] {
   const found = [];
-  for (let at = 8; at < png.length; ) {
+  for (let at = 8; at < png.length;) {
     const length = png.readUInt32BE(at);
     found.push({ type: png.toString("latin1", at + 4, at + 8), data: png.subarray(at + 8, at + 8 + length) });
     at += length + 12;
@@ -68,7 +68,14 @@ describe("a picture's size and resolution", () => {
     expect(decode(await renderPng(request())).data[3]).toBe(255);
   });
 
-  test.each([[0, 10], [16385, 1], [10001, 10000], [1e9, 1e9], [NaN, 5], [1.5, 5]])("%d x %d is refused before anything is drawn", (w, h) => {
+  test.each([
+    [0, 10],
+    [16385, 1],
+    [10001, 10000],
+    [1e9, 1e9],
+    [NaN, 5],
+    [1.5, 5],
+  ])("%d x %d is refused before anything is drawn", (w, h) => {
     expect(() => checkSize(w, h)).toThrow(Problem);
   });
 
@@ -135,11 +142,32 @@ const together: Partial<Record<BlendMode, (b: Rgb, s: Rgb) => Rgb>> = {
 };
 
 describe("blend modes on the pixels of an exported PNG (W3C Compositing and Blending Level 1)", () => {
-  const [below, above]: Rgb[] = [[0.8, 0.4, 0.2], [0.2, 0.6, 1]];
-  const hex = (c: Rgb) => `#${c.map((v) => Math.round(v * 255).toString(16).padStart(2, "0")).join("")}`;
+  const [below, above]: Rgb[] = [
+    [0.8, 0.4, 0.2],
+    [0.2, 0.6, 1],
+  ];
+  const hex = (c: Rgb) =>
+    `#${c
+      .map((v) =>
+        Math.round(v * 255)
+          .toString(16)
+          .padStart(2, "0"),
+      )
+      .join("")}`;
 
-  test.each(blendModes.flatMap((mode) => [[mode, 100], [mode, 50]] as [BlendMode, number][]))("%s at %d %%", async (mode, opacity) => {
-    const style = { ...styleOf([coat("Above", flat("face"), [], { blend: mode, opacity })]), inks: [{ id: "face", name: "Face", colour: hex(above) }] };
+  test.each(
+    blendModes.flatMap(
+      (mode) =>
+        [
+          [mode, 100],
+          [mode, 50],
+        ] as [BlendMode, number][],
+    ),
+  )("%s at %d %%", async (mode, opacity) => {
+    const style = {
+      ...styleOf([coat("Above", flat("face"), [], { blend: mode, opacity })]),
+      inks: [{ id: "face", name: "Face", colour: hex(above) }],
+    };
     const { file } = request();
     const piece = { ...file.piece, board: { ...file.piece.board, ground: hex(below) } };
     const png = decode(await renderPng(request({ file: { ...file, piece, styles: [style] } })));

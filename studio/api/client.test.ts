@@ -16,7 +16,16 @@ test.each(["../pieces/demo-night-ferry", "#x", "?a=b", "字", "a b"])("an addres
   await api.restore("styles", id);
   await api.copy("styles", id);
   await api.replace("pieces", { ...board(word("Tea")), id }, 1);
-  const addresses = [...asked, new URL(api.pictureUrl("pieces", { id, revision: 2 }), "http://127.0.0.1").href, new URL(pageOf(id), "http://127.0.0.1").href];
+  const addresses = [
+    ...asked,
+    new URL(api.pictureUrl("pieces", { id, revision: 2 }), "http://127.0.0.1").href,
+    new URL(pageOf(id), "http://127.0.0.1").href,
+  ];
   // WHATWG URL: a path segment that is encoded is neither resolved nor ended.
-  for (const href of addresses) expect(decodeURIComponent(new URL(href).pathname).replace(/\/(restore|copy|picture)$/, "").endsWith(`/${id}`)).toBe(true);
+  for (const href of addresses)
+    expect(
+      decodeURIComponent(new URL(href).pathname)
+        .replace(/\/(restore|copy|picture)$/, "")
+        .endsWith(`/${id}`),
+    ).toBe(true);
 });

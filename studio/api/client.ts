@@ -80,7 +80,8 @@ export const api = {
   },
   remove: async (shelf: Shelf, id: string) => void (await call(addressOf(shelf, id), { method: "DELETE" })),
   restore: async (shelf: Shelf, id: string) => void (await call(`${addressOf(shelf, id)}/restore`, { method: "POST" })),
-  copy: async <S extends Shelf>(shelf: S, id: string): Promise<Stored<S>> => (await call(`${addressOf(shelf, id)}/copy`, { method: "POST" })).json(),
+  copy: async <S extends Shelf>(shelf: S, id: string): Promise<Stored<S>> =>
+    (await call(`${addressOf(shelf, id)}/copy`, { method: "POST" })).json(),
   faces: async (): Promise<FaceEntry[]> => (await call("/api/faces")).json(),
   measured: async (): Promise<Readonly<Record<string, Measured>>> => (await call("/api/faces/measured")).json(),
   /** Brings in a font file, with the text of its licence where there is one. A collection gives several faces. */
@@ -95,12 +96,14 @@ export const api = {
   removeFace: async (id: string) => void (await call(`/api/faces/${encodeURIComponent(id)}`, { method: "DELETE" })),
   /** The names of the pieces that are set in a face. */
   faceUses: async (id: string): Promise<string[]> => (await call(`/api/faces/${encodeURIComponent(id)}/uses`)).json(),
-  hasPhoto: async (id: string): Promise<boolean> => (await ifThere(call(`/api/photos/${encodeURIComponent(id)}`, { method: "HEAD" }))) !== undefined,
+  hasPhoto: async (id: string): Promise<boolean> =>
+    (await ifThere(call(`/api/photos/${encodeURIComponent(id)}`, { method: "HEAD" }))) !== undefined,
   addPhoto: async (file: File): Promise<Photo> => {
     const form = new FormData();
     form.set("photo", file);
     return (await call("/api/photos", { method: "POST", body: form })).json();
   },
-  png: async (request: unknown, signal: AbortSignal): Promise<Blob> => (await call("/api/png", { ...json("POST", request), signal })).blob(),
+  png: async (request: unknown, signal: AbortSignal): Promise<Blob> =>
+    (await call("/api/png", { ...json("POST", request), signal })).blob(),
   pictureUrl: (shelf: Shelf, entry: Pick<Entry, "id" | "revision">) => `${addressOf(shelf, entry.id)}/picture?r=${entry.revision}`,
 };

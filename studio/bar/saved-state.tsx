@@ -13,8 +13,16 @@ export function SavedState() {
   const state = useStudio((s) => s.saveState);
   const looks = {
     saved: { icon: <Check className="size-4 text-guide" />, text: "Saved", tip: "All is in the database" },
-    saving: { icon: <CircleDashed className="size-4 text-pencil motion-safe:animate-spin" />, text: "Saving", tip: "The last change is being saved" },
-    unsaved: { icon: <TriangleAlert className="size-4 text-warn" />, text: "Not saved", tip: state.kind === "unsaved" ? `${state.reason ?? ""} It is tried again every few seconds.` : "" },
+    saving: {
+      icon: <CircleDashed className="size-4 text-pencil motion-safe:animate-spin" />,
+      text: "Saving",
+      tip: "The last change is being saved",
+    },
+    unsaved: {
+      icon: <TriangleAlert className="size-4 text-warn" />,
+      text: "Not saved",
+      tip: state.kind === "unsaved" ? `${state.reason ?? ""} It is tried again every few seconds.` : "",
+    },
     conflict: { icon: <TriangleAlert className="size-4 text-warn" />, text: "Not saved", tip: "Changed in another tab" },
   }[state.kind];
   return (
@@ -63,7 +71,8 @@ function Conflict() {
         </>
       }
     >
-      Another tab or window saved the {what} “{open ? state.name : ""}” since you opened it here. Your version is kept in this tab until you choose.
+      Another tab or window saved the {what} “{open ? state.name : ""}” since you opened it here. Your version is kept in this tab until you
+      choose.
     </AskDialog>
   );
 }

@@ -29,7 +29,9 @@ export function TopBar() {
         aria-label="Name of the piece"
         value={work?.piece.name ?? ""}
         maxLength={120}
-        onChange={(e) => e.target.value.trim() && change((w) => ({ ...w, piece: { ...w.piece, name: e.target.value, named: true } }), "piece name")}
+        onChange={(e) =>
+          e.target.value.trim() && change((w) => ({ ...w, piece: { ...w.piece, name: e.target.value, named: true } }), "piece name")
+        }
         onBlur={settle}
         className="h-8 w-56 rounded-md border border-transparent bg-transparent px-2 text-[15px] font-semibold outline-none hover:border-rule focus:border-accent focus:bg-sheet"
       />
@@ -55,7 +57,10 @@ export function TopBar() {
       <IconButton label="Redo" keys="Ctrl Shift Z" disabled={!history.future.length} onClick={redo}>
         <Redo2 />
       </IconButton>
-      <IconButton label={resolvedTheme === "dark" ? "Daylight" : "Evening light"} onClick={() => setTheme(resolvedTheme === "dark" ? "light" : "dark")}>
+      <IconButton
+        label={resolvedTheme === "dark" ? "Daylight" : "Evening light"}
+        onClick={() => setTheme(resolvedTheme === "dark" ? "light" : "dark")}
+      >
         {resolvedTheme === "dark" ? <Sun /> : <Moon />}
       </IconButton>
       <Keys />
@@ -97,7 +102,10 @@ function Keys() {
       </Tip>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/30" />
-        <Dialog.Content aria-describedby={undefined} className="fixed left-1/2 top-1/2 z-50 w-[440px] -translate-x-1/2 -translate-y-1/2 rounded-xl border border-rule bg-paper p-5 shadow-2xl">
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed left-1/2 top-1/2 z-50 w-[440px] -translate-x-1/2 -translate-y-1/2 rounded-xl border border-rule bg-paper p-5 shadow-2xl"
+        >
           <Dialog.Title className="mb-3 text-base font-semibold">Keys</Dialog.Title>
           <dl className="grid grid-cols-[150px_1fr] gap-y-1.5">
             {keys.map(([key, what]) => (

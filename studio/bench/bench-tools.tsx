@@ -20,10 +20,20 @@ export function BenchTools() {
         <IconButton side="top" label="Centre on the board, top to bottom" disabled={!selection.length} onClick={() => centre("y")}>
           <AlignCenterHorizontal />
         </IconButton>
-        <IconButton side="top" label={snapping ? "Snapping is on: moves are drawn to edges, middles, baselines, guides and the grid" : "Snapping is off"} active={snapping} onClick={() => set({ snapping: !snapping })}>
+        <IconButton
+          side="top"
+          label={snapping ? "Snapping is on: moves are drawn to edges, middles, baselines, guides and the grid" : "Snapping is off"}
+          active={snapping}
+          onClick={() => set({ snapping: !snapping })}
+        >
           <Magnet />
         </IconButton>
-        <IconButton side="top" label={increments.on ? "Moves, turns and scales go in steps" : "Moves, turns and scales are free; press for steps"} active={increments.on} onClick={() => set({ increments: { ...increments, on: !increments.on } })}>
+        <IconButton
+          side="top"
+          label={increments.on ? "Moves, turns and scales go in steps" : "Moves, turns and scales are free; press for steps"}
+          active={increments.on}
+          onClick={() => set({ increments: { ...increments, on: !increments.on } })}
+        >
           <Ruler />
         </IconButton>
         <span className="mx-1 h-5 w-px bg-rule" />
@@ -68,7 +78,11 @@ function AddMenu() {
         ]}
       />
       <input
-        ref={photo} type="file" accept={photoFiles} aria-label="Photo file" className="hidden"
+        ref={photo}
+        type="file"
+        accept={photoFiles}
+        aria-label="Photo file"
+        className="hidden"
         onChange={(e) => {
           const [chosen] = e.target.files ?? [];
           if (chosen) void bringPhoto(chosen);
@@ -76,7 +90,11 @@ function AddMenu() {
         }}
       />
       <input
-        ref={file} type="file" accept=".svg,image/svg+xml" aria-label="SVG file" className="hidden"
+        ref={file}
+        type="file"
+        accept=".svg,image/svg+xml"
+        aria-label="SVG file"
+        className="hidden"
         onChange={(e) => {
           const [chosen] = e.target.files ?? [];
           if (chosen) void chosen.text().then((text) => bringSvg(text, chosen.name));

@@ -15,8 +15,26 @@ import { fitted, toBoard, zoomed } from "./view";
 const box = { minX: 0, minY: -700, maxX: 2000, maxY: 0 };
 const caret = (index: number, x: number) => ({ index, line: 0, foot: { x, y: 120 }, head: { x, y: -820 } });
 const update = (l: Lettering): LetteringUpdate => ({
-  kind: "lettering", hidden: l.hidden, locked: l.locked, view: null, letters: [], lineBoxes: [box], block: box, corners: null, outline: null, marks: [], messages: [],
-  id: l.id, matrix: itemMatrix(l), layers: [], ink: box, painted: box, frame: box, missing: [], faceHere: true, photoMissing: false,
+  kind: "lettering",
+  hidden: l.hidden,
+  locked: l.locked,
+  view: null,
+  letters: [],
+  lineBoxes: [box],
+  block: box,
+  corners: null,
+  outline: null,
+  marks: [],
+  messages: [],
+  id: l.id,
+  matrix: itemMatrix(l),
+  layers: [],
+  ink: box,
+  painted: box,
+  frame: box,
+  missing: [],
+  faceHere: true,
+  photoMissing: false,
   metrics: { capHeight: 700, xHeight: 500, stem: 150, bar: 120 },
   carets: [caret(0, 0), caret(1, 1000), caret(2, 2000)],
   lines: [{ from: 0, to: 2, x: 0, width: 2000, baseline: 0, scale: 1, ink: box }],
@@ -25,19 +43,27 @@ const update = (l: Lettering): LetteringUpdate => ({
 describe("the view", () => {
   test("zooms about a point that stays where it is", () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.1, max: 10, noNaN: true }), fc.integer({ min: 0, max: 1000 }), fc.integer({ min: 0, max: 700 }), (k, x, y) => {
-        const view = { zoom: 0.7, x: 40, y: 60 };
-        const before = toBoard(view, { x, y });
-        const after = toBoard(zoomed(view, k, { x, y }), { x, y });
-        expect(after.x).toBeCloseTo(before.x, 6);
-        expect(after.y).toBeCloseTo(before.y, 6);
-      }),
+      fc.property(
+        fc.double({ min: 0.1, max: 10, noNaN: true }),
+        fc.integer({ min: 0, max: 1000 }),
+        fc.integer({ min: 0, max: 700 }),
+        (k, x, y) => {
+          const view = { zoom: 0.7, x: 40, y: 60 };
+          const before = toBoard(view, { x, y });
+          const after = toBoard(zoomed(view, k, { x, y }), { x, y });
+          expect(after.x).toBeCloseTo(before.x, 6);
+          expect(after.y).toBeCloseTo(before.y, 6);
+        },
+      ),
     );
   });
 
   test("stays within its limits and fits any board", () => {
     expect(zoomed({ zoom: 1, x: 0, y: 0 }, 1e9, { x: 0, y: 0 }).zoom).toBe(40);
-    for (const size of [{ width: 2304, height: 960 }, { width: 10, height: 5000 }]) {
+    for (const size of [
+      { width: 2304, height: 960 },
+      { width: 10, height: 5000 },
+    ]) {
       const v = fitted(size, { width: 900, height: 600 });
       expect(size.width * v.zoom).toBeLessThanOrEqual(900);
       expect(size.height * v.zoom).toBeLessThanOrEqual(600);
@@ -51,7 +77,14 @@ describe("snapping", () => {
 
   test("draws a box's edge or middle to the nearest line within reach", () => {
     const near = snap(edgesOf([{ minX: 203, minY: 150, maxX: 303, maxY: 252 }]), lines, 6);
-    expect(near).toEqual({ dx: -3, dy: -1, guides: [{ axis: "x", at: 200 }, { axis: "y", at: 200 }] });
+    expect(near).toEqual({
+      dx: -3,
+      dy: -1,
+      guides: [
+        { axis: "x", at: 200 },
+        { axis: "y", at: 200 },
+      ],
+    });
     expect(snap(edgesOf([{ minX: 220, minY: 110, maxX: 330, maxY: 120 }]), lines, 6).guides).toEqual([]);
   });
 
@@ -127,20 +160,81 @@ describe("gestures", () => {
   });
 
   test("a side of a shape changes its width and leaves its coats as they are", () => {
-    const panel = newShapeItem({ id: "panel", name: "", x: 400, y: 200, size: 100, width: 2000, height: 1000, shape: form("rectangle") as never, styleId: null, ownStyle: null });
+    const panel = newShapeItem({
+      id: "panel",
+      name: "",
+      x: 400,
+      y: 200,
+      size: 100,
+      width: 2000,
+      height: 1000,
+      shape: form("rectangle") as never,
+      styleId: null,
+      ownStyle: null,
+    });
     const ink = { minX: -1000, minY: -500, maxX: 1000, maxY: 500 };
     useStudio.getState().open({ piece: board(panel), styles: {} });
-    useStudio.setState({ scene: { width: 800, height: 400, ground: null, draft: false, times: {}, items: [{ kind: "shape", id: "panel", matrix: itemMatrix(panel), layers: [], hidden: false, locked: false, ink, view: null, painted: ink, frame: ink, metrics: update(items[0]).metrics, photoMissing: false, outline: "" }] } });
+    useStudio.setState({
+      scene: {
+        width: 800,
+        height: 400,
+        ground: null,
+        draft: false,
+        times: {},
+        items: [
+          {
+            kind: "shape",
+            id: "panel",
+            matrix: itemMatrix(panel),
+            layers: [],
+            hidden: false,
+            locked: false,
+            ink,
+            view: null,
+            painted: ink,
+            frame: ink,
+            metrics: update(items[0]).metrics,
+            photoMissing: false,
+            outline: "",
+          },
+        ],
+      },
+    });
     sideGesture("panel", 3)(at(200, 200));
     expect(now("panel")).toMatchObject({ width: expect.closeTo(3000, 6), size: 100, across: 1, x: expect.closeTo(350, 6) });
   });
 
   test("a shape that is scaled or turned takes the words that fill it along, coats and all", () => {
-    const panel = newShapeItem({ id: "panel", name: "", x: 400, y: 200, size: 100, width: 2000, height: 1000, shape: form("rectangle") as never, styleId: null, ownStyle: null });
+    const panel = newShapeItem({
+      id: "panel",
+      name: "",
+      x: 400,
+      y: 200,
+      size: 100,
+      width: 2000,
+      height: 1000,
+      shape: form("rectangle") as never,
+      styleId: null,
+      ownStyle: null,
+    });
     const words = word("Hi", { x: 400, y: 200, size: 60, bend: { kind: "fit", shape: "panel", corners: null, inset: 0, gap: 0 } });
     const ink = { minX: -1000, minY: -500, maxX: 1000, maxY: 500 };
     useStudio.getState().open({ piece: board(panel, words), styles: {} });
-    const shape = { kind: "shape" as const, id: "panel", matrix: itemMatrix(panel), layers: [], hidden: false, locked: false, ink, view: null, painted: ink, frame: ink, metrics: update(items[0]).metrics, photoMissing: false, outline: "" };
+    const shape = {
+      kind: "shape" as const,
+      id: "panel",
+      matrix: itemMatrix(panel),
+      layers: [],
+      hidden: false,
+      locked: false,
+      ink,
+      view: null,
+      painted: ink,
+      frame: ink,
+      metrics: update(items[0]).metrics,
+      photoMissing: false,
+      outline: "",
+    };
     useStudio.setState({ scene: { width: 800, height: 400, ground: null, draft: false, times: {}, items: [shape, update(words)] } });
     scaleGesture("panel", 2)(at(700, 350));
     expect([now("panel").size, now("word").size]).toEqual([expect.closeTo(200, 6), expect.closeTo(120, 6)]);
@@ -191,23 +285,55 @@ describe("aiming", () => {
   });
 
   test("passes through the hole of a ring, what is hidden and what is locked", () => {
-    const quad = [{ x: 0, y: -700 }, { x: 300, y: -700 }, { x: 300, y: 0 }, { x: 0, y: 0 }];
+    const quad = [
+      { x: 0, y: -700 },
+      { x: 300, y: -700 },
+      { x: 300, y: 0 },
+      { x: 0, y: 0 },
+    ];
     const ring = { ...update(word("Hi", { x: 0, y: 300 })), marks: ["M0 0"], letters: [{ from: 0, to: 1, line: 0, quad }] };
     expect(hit([ring], { x: 20, y: 270 }, 0)?.id).toBe("word");
     expect(hit([ring], { x: 120, y: 270 }, 0)).toBeUndefined();
-    expect(hit([{ ...ring, hidden: true }, { ...ring, locked: true }], { x: 20, y: 270 }, 0)).toBeUndefined();
+    expect(
+      hit(
+        [
+          { ...ring, hidden: true },
+          { ...ring, locked: true },
+        ],
+        { x: 20, y: 270 },
+        0,
+      ),
+    ).toBeUndefined();
   });
 
   test("finds its way through a view in perspective and back", () => {
-    const seen = { ...turned, view: { box, corners: [{ x: 300, y: -700 }, { x: 1700, y: -600 }, { x: 2000, y: 0 }, { x: 0, y: 0 }] } };
+    const seen = {
+      ...turned,
+      view: {
+        box,
+        corners: [
+          { x: 300, y: -700 },
+          { x: 1700, y: -600 },
+          { x: 2000, y: 0 },
+          { x: 0, y: 0 },
+        ],
+      },
+    };
     const place = placeOf(seen, { zoom: 0.5, x: 10, y: 20 });
-    for (const p of [{ x: 100, y: -300 }, { x: 1900, y: -20 }, { x: 1000, y: -650 }]) {
+    for (const p of [
+      { x: 100, y: -300 },
+      { x: 1900, y: -20 },
+      { x: 1000, y: -650 },
+    ]) {
       const back = place.fromBoard(place.toBoard(p));
       expect(back).toEqual({ x: expect.closeTo(p.x, 3), y: expect.closeTo(p.y, 3) });
     }
     const corner = place.toBoard({ x: 0, y: -700 });
     expect(corner).toMatchObject(apply(turned.matrix, { x: 300, y: -700 }));
-    expect(place.toScreen({ x: 0, y: -700 })).toEqual({ x: expect.closeTo(corner.x * 0.5 + 10, 6), y: expect.closeTo(corner.y * 0.5 + 20, 6) });
+    expect(place.toScreen({ x: 0, y: -700 })).toEqual({
+      x: expect.closeTo(corner.x * 0.5 + 10, 6),
+      y: expect.closeTo(corner.y * 0.5 + 20, 6),
+    });
   });
 
   test("puts the caret between the nearest letters", () => {

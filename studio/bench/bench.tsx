@@ -66,7 +66,11 @@ export function Bench() {
   );
   const placeCaret = (item: LetteringUpdate, e: PointerEvent, to?: number) => {
     const index = caretAt(item, apply(invert(item.matrix), onBoard(e)));
-    setAsk({ from: to === undefined ? index : Math.min(to, index), to: to === undefined ? index : Math.max(to, index), serial: Date.now() });
+    setAsk({
+      from: to === undefined ? index : Math.min(to, index),
+      to: to === undefined ? index : Math.max(to, index),
+      serial: Date.now(),
+    });
     return index;
   };
 
@@ -101,7 +105,12 @@ export function Bench() {
     }
     const ids = groupedWith(work!.piece.items, found.id, entered).filter((id) => !work!.piece.items.find((i) => i.id === id)?.locked);
     if (!ids.some((id) => work!.piece.items.find((i) => i.id === id)?.groups.includes(entered ?? ""))) set({ entered: null });
-    if (e.shiftKey) return select(selection.includes(found.id) ? selection.filter((i) => !ids.includes(i)) : [...selection, ...ids.filter((i) => !selection.includes(i))]);
+    if (e.shiftKey)
+      return select(
+        selection.includes(found.id)
+          ? selection.filter((i) => !ids.includes(i))
+          : [...selection, ...ids.filter((i) => !selection.includes(i))],
+      );
     if (!selection.includes(found.id)) select([...ids.filter((i) => i !== found.id), found.id]);
     capture({ move: moveGesture(at) });
   };
@@ -110,7 +119,8 @@ export function Bench() {
     if (!now) return;
     // A drag that Escape has taken back.
     if (isCancelled()) return onPointerUp();
-    if ("pan" in now) useStudio.getState().set({ view: { ...useStudio.getState().view, x: e.clientX - now.pan.x, y: e.clientY - now.pan.y } });
+    if ("pan" in now)
+      useStudio.getState().set({ view: { ...useStudio.getState().view, x: e.clientX - now.pan.x, y: e.clientY - now.pan.y } });
     else if ("mark" in now) placeCaret(now.mark.item, e, now.mark.from);
     else if ("frame" in now) setFrame({ from: now.frame, to: onBoard(e) });
     else setGuides(now.move({ at: onBoard(e), shift: e.shiftKey, alt: e.altKey }));
@@ -130,7 +140,12 @@ export function Bench() {
     const next = groups[entered === null ? 0 : groups.indexOf(entered) + 1];
     select([found.id]);
     if (next !== undefined) return set({ entered: next });
-    if (found.kind === "shape") return set(work!.piece.items.some((i) => i.id === found.id && i.kind === "shape" && i.shape.kind === "path") ? { tool: "nodes", node: null } : { stage: "words" });
+    if (found.kind === "shape")
+      return set(
+        work!.piece.items.some((i) => i.id === found.id && i.kind === "shape" && i.shape.kind === "path")
+          ? { tool: "nodes", node: null }
+          : { stage: "words" },
+      );
     set({ typing: found.id, stage: "words" });
     setAsk(null);
   };
@@ -146,7 +161,11 @@ export function Bench() {
   }, [typing, typed]);
   return (
     <BenchContext.Provider value={actions}>
-      <div className="relative h-full overflow-hidden bg-bench" onDragOver={(e) => e.dataTransfer.types.includes("Files") && e.preventDefault()} onDrop={onDrop}>
+      <div
+        className="relative h-full overflow-hidden bg-bench"
+        onDragOver={(e) => e.dataTransfer.types.includes("Files") && e.preventDefault()}
+        onDrop={onDrop}
+      >
         <div
           ref={host}
           role="application"
@@ -200,8 +219,7 @@ function SelectionHandles() {
   if (tool === "letters" && item.kind === "lettering") return <LettersLayer item={item} />;
   if (tool === "nodes" && item.kind === "shape") return <ShapeNodes item={item} />;
   if (tool === "view") return <ViewHandles item={item} />;
-  if (stage === "bend" && item.kind === "lettering" && bend && !item.locked)
-    return <BendHandles item={item} />;
+  if (stage === "bend" && item.kind === "lettering" && bend && !item.locked) return <BendHandles item={item} />;
   return (
     <>
       <Handles item={item} target={target} grips={free} />
@@ -216,7 +234,14 @@ function ShapeNodes({ item }: { item: ItemUpdate }) {
   const view = useStudio((s) => s.view);
   const shape = useShape();
   if (!shape || shape.id !== item.id || shape.shape.kind !== "path") return null;
-  return <NodeEditor strands={nodesOfPath(shape)} except={[item.id]} {...placeOf(item, view)} onChange={(strands, key) => useStudio.getState().change((w) => setNodes(w, item.id, strands), key)} />;
+  return (
+    <NodeEditor
+      strands={nodesOfPath(shape)}
+      except={[item.id]}
+      {...placeOf(item, view)}
+      onChange={(strands, key) => useStudio.getState().change((w) => setNodes(w, item.id, strands), key)}
+    />
+  );
 }
 
 function Typing(props: { item: LetteringUpdate; ask: { from: number; to: number; serial: number } | null }) {

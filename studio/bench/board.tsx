@@ -15,7 +15,13 @@ export function Board() {
       <div
         data-board
         className={`absolute left-0 top-0 shadow-[0_1px_12px_#0003] ${scene.ground ? "" : "checker"}`}
-        style={{ width: width * view.zoom, height: height * view.zoom, transform: `translate(${view.x}px, ${view.y}px)`, isolation: "isolate", background: scene.ground ?? undefined }}
+        style={{
+          width: width * view.zoom,
+          height: height * view.zoom,
+          transform: `translate(${view.x}px, ${view.y}px)`,
+          isolation: "isolate",
+          background: scene.ground ?? undefined,
+        }}
       >
         {scene.items.map((item) => {
           const style = work && shownStyle(work, itemOf(work, item.id));
@@ -25,7 +31,15 @@ export function Board() {
             const node = nodes.get(layerKey(item.id, layer.id));
             return (
               node && (
-                <Layer key={layerKey(item.id, layer.id)} node={node} viewBox={viewBox} transform={matrixText(item.matrix)} opacity={layer.opacity} blend={layer.blend} className="absolute inset-0 size-full" />
+                <Layer
+                  key={layerKey(item.id, layer.id)}
+                  node={node}
+                  viewBox={viewBox}
+                  transform={matrixText(item.matrix)}
+                  opacity={layer.opacity}
+                  blend={layer.blend}
+                  className="absolute inset-0 size-full"
+                />
               )
             );
           });
@@ -42,7 +56,12 @@ function Surround() {
   const [w, h] = [scene!.width * view.zoom, scene!.height * view.zoom];
   return (
     <svg aria-hidden className="pointer-events-none absolute inset-0 size-full">
-      <path d={`M-9999-9999h29999v29999h-29999zM${view.x} ${view.y}h${w}v${h}h${-w}z`} fill="var(--bench)" fillOpacity={0.78} fillRule="evenodd" />
+      <path
+        d={`M-9999-9999h29999v29999h-29999zM${view.x} ${view.y}h${w}v${h}h${-w}z`}
+        fill="var(--bench)"
+        fillOpacity={0.78}
+        fillRule="evenodd"
+      />
     </svg>
   );
 }

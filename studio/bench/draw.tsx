@@ -103,8 +103,17 @@ export function Draw({ onDone }: { onDone: () => void }) {
   const cross = next?.byKeys ? apply(toScreen, next.at) : null;
   return (
     <svg
-      ref={field} tabIndex={0} role="application" aria-label="Draw a path" data-draw className="absolute inset-0 size-full cursor-crosshair outline-offset-[-3px]" onKeyDown={onKeyDown}
-      onPointerDown={onDown} onPointerMove={onMove} onPointerUp={() => setDragging(false)} onDoubleClick={(e) => e.stopPropagation()}
+      ref={field}
+      tabIndex={0}
+      role="application"
+      aria-label="Draw a path"
+      data-draw
+      className="absolute inset-0 size-full cursor-crosshair outline-offset-[-3px]"
+      onKeyDown={onKeyDown}
+      onPointerDown={onDown}
+      onPointerMove={onMove}
+      onPointerUp={() => setDragging(false)}
+      onDoubleClick={(e) => e.stopPropagation()}
     >
       <rect width="100%" height="100%" fill="transparent" />
       <Trace d={toSvgPath(path)} />
@@ -113,7 +122,14 @@ export function Draw({ onDone }: { onDone: () => void }) {
         return (
           <g key={i}>
             {n.smooth && i === nodes.length - 1 && <Lead points={[a, p, b]} />}
-            <circle cx={p.x} cy={p.y} r={i === 0 ? 6 : 4} fill={i === 0 ? "var(--accent)" : "var(--sheet)"} stroke="var(--accent)" strokeWidth={1.5} />
+            <circle
+              cx={p.x}
+              cy={p.y}
+              r={i === 0 ? 6 : 4}
+              fill={i === 0 ? "var(--accent)" : "var(--sheet)"}
+              stroke="var(--accent)"
+              strokeWidth={1.5}
+            />
           </g>
         );
       })}

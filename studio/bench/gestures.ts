@@ -36,7 +36,10 @@ export function stepped(value: number, by: "move" | "turn" | "scale", shift = fa
 function baselines(items: readonly ItemUpdate[]): number[] {
   return items.flatMap((i) => {
     if (i.kind !== "lettering" || i.marks.length || Math.abs(i.matrix[1]) > 1e-9 || i.view) return [];
-    return i.lines.flatMap((l) => [apply(i.matrix, { x: 0, y: l.baseline }).y, apply(i.matrix, { x: 0, y: l.baseline - i.metrics.capHeight * l.scale }).y]);
+    return i.lines.flatMap((l) => [
+      apply(i.matrix, { x: 0, y: l.baseline }).y,
+      apply(i.matrix, { x: 0, y: l.baseline - i.metrics.capHeight * l.scale }).y,
+    ]);
   });
 }
 
@@ -47,7 +50,10 @@ export function targets(except: readonly string[]): { lines: Places; grid: numbe
   const lines = snapLines(scene!, others.map(boardBox));
   const { guides, grid, unit } = work!.piece.board;
   const on = (axis: "x" | "y") => guides.filter((g) => g.axis === axis).map((g) => g.at);
-  return { lines: { x: [...on("x"), ...lines.x], y: [...on("y"), ...lines.y, ...baselines(others)] }, grid: grid?.on ? toPx(grid.step, unit) : 0 };
+  return {
+    lines: { x: [...on("x"), ...lines.x], y: [...on("y"), ...lines.y, ...baselines(others)] },
+    grid: grid?.on ? toPx(grid.step, unit) : 0,
+  };
 }
 
 /** Moves the selected items, with the shapes that their words fill; Shift keeps to one axis. */
@@ -90,7 +96,9 @@ function keepInPlace(item: Item, anchor: Point, at: Point): void {
 const held = (v: number): number => Math.min(20_000, Math.max(1, v));
 const middleOf = (b: Bounds): Point => ({ x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 });
 
-/** Scales an item by one of its corners, its coats and the words that fill it with it; the opposite corner stays, or the middle with Alt. */
+/**
+ * Scales an item by one of its corners, its coats and the words that fill it with it; the opposite corner stays, or the middle with Alt.
+ */
 export function scaleGesture(id: string, corner: 0 | 1 | 2 | 3): Gesture {
   const [item] = updatesOf([id]);
   const key = newKey("scale");
@@ -130,7 +138,8 @@ export function sideGesture(id: string, side: 0 | 1 | 2 | 3): Gesture {
   const box = itemBox(update);
   const upright = side % 2 === 0;
   const middle = middleOf(box);
-  const place = (s: number): Point => (upright ? { x: middle.x, y: s === 0 ? box.minY : box.maxY } : { x: s === 3 ? box.minX : box.maxX, y: middle.y });
+  const place = (s: number): Point =>
+    upright ? { x: middle.x, y: s === 0 ? box.minY : box.maxY } : { x: s === 3 ? box.minX : box.maxX, y: middle.y };
   const before = itemOf(useStudio.getState().work!, id)!;
   const back = invert(update.matrix);
   return ({ at, shift, alt }) => {

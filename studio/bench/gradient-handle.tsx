@@ -49,10 +49,35 @@ export function GradientHandle({ item }: { item: ItemUpdate }) {
       <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke="#000" strokeOpacity={0.55} strokeWidth={4} pointerEvents="none" />
       <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke="#fff" strokeWidth={1.75} pointerEvents="none" />
       {stops.map((s, i) => (
-        <circle key={i} cx={a.x + ((b.x - a.x) * s.at) / 100} cy={a.y + ((b.y - a.y) * s.at) / 100} r={4} fill={ink(s.ink)} stroke="#fff" strokeWidth={1.5} pointerEvents="none" />
+        <circle
+          key={i}
+          cx={a.x + ((b.x - a.x) * s.at) / 100}
+          cy={a.y + ((b.y - a.y) * s.at) / 100}
+          r={4}
+          fill={ink(s.ink)}
+          stroke="#fff"
+          strokeWidth={1.5}
+          pointerEvents="none"
+        />
       ))}
-      {([["from", a], ["to", b]] as const).map(([end, p]) => (
-        <circle key={end} cx={p.x} cy={p.y} r={8} fill={ink((end === "from" ? stops[0] : stops[stops.length - 1]).ink)} stroke="#fff" strokeWidth={2.5} style={{ cursor: "move", filter: "drop-shadow(0 0 1.5px #000)" }} data-handle={`gradient-${end}`} onPointerDown={(e) => begin(drag(end), e)}>
+      {(
+        [
+          ["from", a],
+          ["to", b],
+        ] as const
+      ).map(([end, p]) => (
+        <circle
+          key={end}
+          cx={p.x}
+          cy={p.y}
+          r={8}
+          fill={ink((end === "from" ? stops[0] : stops[stops.length - 1]).ink)}
+          stroke="#fff"
+          strokeWidth={2.5}
+          style={{ cursor: "move", filter: "drop-shadow(0 0 1.5px #000)" }}
+          data-handle={`gradient-${end}`}
+          onPointerDown={(e) => begin(drag(end), e)}
+        >
           <title>{end === "from" ? "Start of the gradient" : "End of the gradient"} (Shift: straight)</title>
         </circle>
       ))}

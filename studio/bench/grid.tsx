@@ -46,8 +46,12 @@ export function BoardGuides() {
       <g key={i}>
         <line {...ends} stroke="var(--guide)" strokeWidth={1} pointerEvents="none" data-guide={axis} />
         <Grip
-          at={axis === "x" ? { x: place, y: 10 } : { x: 10, y: place }} look="diamond" name={`guide-${i}`} cursor={axis === "x" ? "ew-resize" : "ns-resize"}
-          label={`Guide at ${Math.round(at)} px ${axis === "x" ? "across" : "down"} (Del takes it away)`} gesture={drag}
+          at={axis === "x" ? { x: place, y: 10 } : { x: 10, y: place }}
+          look="diamond"
+          name={`guide-${i}`}
+          cursor={axis === "x" ? "ew-resize" : "ns-resize"}
+          label={`Guide at ${Math.round(at)} px ${axis === "x" ? "across" : "down"} (Del takes it away)`}
+          gesture={drag}
           onDelete={() => change((w) => produce(w, (d) => void d.piece.board.guides.splice(i, 1)))}
         />
       </g>

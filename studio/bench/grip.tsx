@@ -7,7 +7,12 @@ import type { Gesture } from "./gestures";
 import { toBoard } from "./view";
 
 /** What the arrow keys point to, y down. */
-export const arrows: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+export const arrows: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
 
 interface Props {
   /** On the screen. */
@@ -50,8 +55,18 @@ export function Grip({ at, label, name, gesture, look = "round", picked, cursor 
     }
   };
   const shared = {
-    fill: picked ? "var(--accent)" : "var(--sheet)", stroke: "var(--accent)", strokeWidth: 1.5, style: { cursor },
-    tabIndex: 0, role: "button", "aria-label": label, "data-handle": name, "data-deletable": onDelete ? "" : undefined, onKeyDown, onKeyUp: () => useStudio.getState().settle(), onFocus: onPick,
+    fill: picked ? "var(--accent)" : "var(--sheet)",
+    stroke: "var(--accent)",
+    strokeWidth: 1.5,
+    style: { cursor },
+    tabIndex: 0,
+    role: "button",
+    "aria-label": label,
+    "data-handle": name,
+    "data-deletable": onDelete ? "" : undefined,
+    onKeyDown,
+    onKeyUp: () => useStudio.getState().settle(),
+    onFocus: onPick,
     onMouseDown: (e: MouseEvent) => passive && e.preventDefault(),
     onPointerDown: (e: PointerEvent) => {
       if (e.button !== 0) return;
@@ -65,12 +80,31 @@ export function Grip({ at, label, name, gesture, look = "round", picked, cursor 
   };
   const tip = <title>{label}</title>;
   // A ring around it that is taken hold of too: fingers and hands are not exact.
-  const reach = <circle cx={at.x} cy={at.y} r={11} fill="transparent" style={{ cursor }} onPointerDown={shared.onPointerDown} onMouseDown={focusHandle} data-reach={name} />;
+  const reach = (
+    <circle
+      cx={at.x}
+      cy={at.y}
+      r={11}
+      fill="transparent"
+      style={{ cursor }}
+      onPointerDown={shared.onPointerDown}
+      onMouseDown={focusHandle}
+      data-reach={name}
+    />
+  );
   if (look === "square" || look === "diamond")
     return (
       <>
         {reach}
-        <rect x={at.x - 5} y={at.y - 5} width={10} height={10} rx={2} transform={look === "diamond" ? `rotate(45 ${at.x} ${at.y})` : undefined} {...shared}>
+        <rect
+          x={at.x - 5}
+          y={at.y - 5}
+          width={10}
+          height={10}
+          rx={2}
+          transform={look === "diamond" ? `rotate(45 ${at.x} ${at.y})` : undefined}
+          {...shared}
+        >
           {tip}
         </rect>
       </>

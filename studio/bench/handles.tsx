@@ -32,12 +32,37 @@ export function Handles({ item, target, grips }: { item: ItemUpdate; target: Ite
       {grips && (
         <>
           <Lead points={[top, turn]} />
-          <Grip passive at={turn} name="turn" label="Turn (Shift: in steps)" cursor="grab" gesture={(start) => turnGesture(target.id, start)} />
+          <Grip
+            passive
+            at={turn}
+            name="turn"
+            label="Turn (Shift: in steps)"
+            cursor="grab"
+            gesture={(start) => turnGesture(target.id, start)}
+          />
           {at.map((p, i) => (
-            <Grip passive key={`side ${i}`} at={between(p, at[(i + 1) % 4])} name={`side-${i}`} look="small" cursor={i % 2 ? "ew-resize" : "ns-resize"} label={`${target.kind === "shape" ? "Widen" : "Stretch"} by the ${sides[i]} (Alt: about the middle)`} gesture={() => sideGesture(target.id, i as 0)} />
+            <Grip
+              passive
+              key={`side ${i}`}
+              at={between(p, at[(i + 1) % 4])}
+              name={`side-${i}`}
+              look="small"
+              cursor={i % 2 ? "ew-resize" : "ns-resize"}
+              label={`${target.kind === "shape" ? "Widen" : "Stretch"} by the ${sides[i]} (Alt: about the middle)`}
+              gesture={() => sideGesture(target.id, i as 0)}
+            />
           ))}
           {at.map((p, i) => (
-            <Grip passive key={i} at={p} name={`scale-${i}`} look="square" cursor={cursors[i]} label={`Scale by the ${cornerNames[i]} corner (Alt: about the middle)`} gesture={() => scaleGesture(target.id, i as 0)} />
+            <Grip
+              passive
+              key={i}
+              at={p}
+              name={`scale-${i}`}
+              look="square"
+              cursor={cursors[i]}
+              label={`Scale by the ${cornerNames[i]} corner (Alt: about the middle)`}
+              gesture={() => scaleGesture(target.id, i as 0)}
+            />
           ))}
         </>
       )}
@@ -55,9 +80,25 @@ export function TogetherHandles({ items }: { items: readonly ItemUpdate[] }) {
     <g>
       <Lead points={at} closed />
       <Lead points={[top, turn]} />
-      <Grip passive at={turn} name="turn" label="Turn together (Shift: in steps)" cursor="grab" gesture={(start) => turnTogether(box, start)} />
+      <Grip
+        passive
+        at={turn}
+        name="turn"
+        label="Turn together (Shift: in steps)"
+        cursor="grab"
+        gesture={(start) => turnTogether(box, start)}
+      />
       {at.map((p, i) => (
-        <Grip passive key={i} at={p} name={`scale-${i}`} look="square" cursor={cursors[i]} label={`Scale together by the ${cornerNames[i]} corner`} gesture={() => scaleTogether(box, i)} />
+        <Grip
+          passive
+          key={i}
+          at={p}
+          name={`scale-${i}`}
+          look="square"
+          cursor={cursors[i]}
+          label={`Scale together by the ${cornerNames[i]} corner`}
+          gesture={() => scaleTogether(box, i)}
+        />
       ))}
     </g>
   );

@@ -28,7 +28,9 @@ export function hit(items: readonly ItemUpdate[], p: Point, slack: number): Item
 const near = (l: LetterUpdate, p: Point, slack: number): boolean => {
   const xs = l.quad.map((q) => q.x);
   const ys = l.quad.map((q) => q.y);
-  return p.x >= Math.min(...xs) - slack && p.x <= Math.max(...xs) + slack && p.y >= Math.min(...ys) - slack && p.y <= Math.max(...ys) + slack;
+  return (
+    p.x >= Math.min(...xs) - slack && p.x <= Math.max(...xs) + slack && p.y >= Math.min(...ys) - slack && p.y <= Math.max(...ys) + slack
+  );
 };
 
 /** The caret place in a lettering's text nearest to a point of its space. */

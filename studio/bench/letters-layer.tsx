@@ -19,7 +19,10 @@ function axesOf({ quad: [a, b, c, d] }: LetterUpdate): { right: Point; down: Poi
     const length = Math.hypot(x, y);
     return length > 1e-9 ? { x: x / length, y: y / length } : otherwise;
   };
-  return { right: unit(b.x - a.x + c.x - d.x, b.y - a.y + c.y - d.y, { x: 1, y: 0 }), down: unit(d.x - a.x + c.x - b.x, d.y - a.y + c.y - b.y, { x: 0, y: 1 }) };
+  return {
+    right: unit(b.x - a.x + c.x - d.x, b.y - a.y + c.y - d.y, { x: 1, y: 0 }),
+    down: unit(d.x - a.x + c.x - b.x, d.y - a.y + c.y - b.y, { x: 0, y: 1 }),
+  };
 }
 
 /** The single letters of a lettering: a click picks one, a drag shifts those that are picked. */
@@ -31,7 +34,12 @@ export function LettersLayer({ item }: { item: LetteringUpdate }) {
   const back = invert(item.matrix);
 
   /** A drag of the picked letters; what it does to each follows from where that stands. */
-  const changing = (name: string, ids: readonly number[], apart: (start: Point, now: Point, letter: LetterUpdate, shift: boolean) => Partial<ReturnType<typeof changeAt>>) =>
+  const changing =
+    (
+      name: string,
+      ids: readonly number[],
+      apart: (start: Point, now: Point, letter: LetterUpdate, shift: boolean) => Partial<ReturnType<typeof changeAt>>,
+    ) =>
     (startBoard: Point): Gesture => {
       const key = newKey(name);
       const l = letteringOf(useStudio.getState().work!, item.id)!;
@@ -83,9 +91,19 @@ export function LettersLayer({ item }: { item: LetteringUpdate }) {
         const on = picked.includes(l.from);
         return (
           <polygon
-            key={l.from} data-letter={l.from} points={l.quad.map((p) => apply(toScreen, p)).map((p) => `${p.x},${p.y}`).join(" ")}
-            fill="var(--accent)" fillOpacity={on ? 0.16 : 0.001} stroke="var(--accent)" strokeOpacity={on ? 1 : 0.35} strokeWidth={on ? 1.5 : 1}
-            style={{ cursor: "move" }} onPointerDown={onDown(l)}
+            key={l.from}
+            data-letter={l.from}
+            points={l.quad
+              .map((p) => apply(toScreen, p))
+              .map((p) => `${p.x},${p.y}`)
+              .join(" ")}
+            fill="var(--accent)"
+            fillOpacity={on ? 0.16 : 0.001}
+            stroke="var(--accent)"
+            strokeOpacity={on ? 1 : 0.35}
+            strokeWidth={on ? 1.5 : 1}
+            style={{ cursor: "move" }}
+            onPointerDown={onDown(l)}
           />
         );
       })}
@@ -103,10 +121,24 @@ const pointOf = (e: PointerEvent): Point => {
   return { x: e.clientX - box.left, y: e.clientY - box.top };
 };
 
-type Changing = (name: string, ids: readonly number[], apart: (start: Point, now: Point, letter: LetterUpdate, shift: boolean) => Partial<ReturnType<typeof changeAt>>) => (start: Point) => Gesture;
+type Changing = (
+  name: string,
+  ids: readonly number[],
+  apart: (start: Point, now: Point, letter: LetterUpdate, shift: boolean) => Partial<ReturnType<typeof changeAt>>,
+) => (start: Point) => Gesture;
 
 /** Turn and scale, on the letter that was picked last, for all that are picked. */
-function LetterGrips({ letter, toScreen, changing, picked }: { letter: LetterUpdate; toScreen: (p: Point) => Point; changing: Changing; picked: readonly number[] }) {
+function LetterGrips({
+  letter,
+  toScreen,
+  changing,
+  picked,
+}: {
+  letter: LetterUpdate;
+  toScreen: (p: Point) => Point;
+  changing: Changing;
+  picked: readonly number[];
+}) {
   const id = useStudio((s) => s.selection.at(-1));
   const l = useStudio((s) => letteringOf(s.work!, id))!;
   const at = letter.quad.map(toScreen);
@@ -122,7 +154,11 @@ function LetterGrips({ letter, toScreen, changing, picked }: { letter: LetterUpd
       <Lead points={[top, turn]} />
       <Grip
         passive
-        at={turn} look="small" name="letter-turn" label="Turn the picked letters (Shift: in steps)" cursor="grab"
+        at={turn}
+        look="small"
+        name="letter-turn"
+        label="Turn the picked letters (Shift: in steps)"
+        cursor="grab"
         gesture={changing("turn letters", picked, (start, now, k, shift) => {
           const by = angle(now) - angle(start);
           const was = changeAt(l, k.from).turn;
@@ -131,7 +167,11 @@ function LetterGrips({ letter, toScreen, changing, picked }: { letter: LetterUpd
       />
       <Grip
         passive
-        at={at[2]} look="square" name="letter-scale" label="Scale the picked letters" cursor="nwse-resize"
+        at={at[2]}
+        look="square"
+        name="letter-scale"
+        label="Scale the picked letters"
+        cursor="nwse-resize"
         gesture={changing("scale letters", picked, (start, now, k) => {
           const by = far(now) / (far(start) || 1);
           const was = changeAt(l, k.from);
@@ -148,7 +188,11 @@ function OnBench({ letter, lettering, toScreen }: { letter: LetterUpdate; letter
   const [x, y] = [Math.min(...at.map((p) => p.x)), Math.max(...at.map((p) => p.y)) + 26];
   return (
     <foreignObject x={x} y={y} width={1} height={1} overflow="visible">
-      <div className="w-max max-w-[380px] rounded-lg bg-paper shadow-lg empty:hidden [&>div]:p-1" data-alternates onPointerDown={(e) => e.stopPropagation()}>
+      <div
+        className="w-max max-w-[380px] rounded-lg bg-paper shadow-lg empty:hidden [&>div]:p-1"
+        data-alternates
+        onPointerDown={(e) => e.stopPropagation()}
+      >
         <Alternates lettering={lettering} at={letter.from} />
       </div>
     </foreignObject>
@@ -156,7 +200,17 @@ function OnBench({ letter, lettering, toScreen }: { letter: LetterUpdate; letter
 }
 
 /** Below the gap after a letter: a drag kerns. */
-function GapGrip({ item, letter, toScreen, changing }: { item: LetteringUpdate; letter: LetterUpdate; toScreen: (p: Point) => Point; changing: Changing }) {
+function GapGrip({
+  item,
+  letter,
+  toScreen,
+  changing,
+}: {
+  item: LetteringUpdate;
+  letter: LetterUpdate;
+  toScreen: (p: Point) => Point;
+  changing: Changing;
+}) {
   const l = useStudio((s) => letteringOf(s.work!, item.id));
   const next = item.letters.find((k) => k.line === letter.line && k.from >= letter.to);
   if (!next || !l) return null;
@@ -168,8 +222,16 @@ function GapGrip({ item, letter, toScreen, changing }: { item: LetteringUpdate; 
   const was = changeAt(l, letter.from).space;
   return (
     <Grip
-      passive at={at} look="small" name={`gap-${letter.from}`} cursor="ew-resize" picked={was !== 0} label={`Gap after “${l.text.slice(letter.from, letter.to)}”: drag, or arrow keys`}
-      gesture={changing("kern", [letter.from], (start, now, k) => ({ space: Math.round((was + ((now.x - start.x) * right.x + (now.y - start.y) * right.y) / (item.lines[k.line]?.scale || 1)) * 10) / 10 }))}
+      passive
+      at={at}
+      look="small"
+      name={`gap-${letter.from}`}
+      cursor="ew-resize"
+      picked={was !== 0}
+      label={`Gap after “${l.text.slice(letter.from, letter.to)}”: drag, or arrow keys`}
+      gesture={changing("kern", [letter.from], (start, now, k) => ({
+        space: Math.round((was + ((now.x - start.x) * right.x + (now.y - start.y) * right.y) / (item.lines[k.line]?.scale || 1)) * 10) / 10,
+      }))}
     />
   );
 }

@@ -9,7 +9,12 @@ import { viewMatrix } from "./view";
 /** A frame drawn over the bench: what it touches is selected. In board pixels. */
 export function Marquee({ from, to }: { from: Point; to: Point }) {
   const view = useStudio((s) => s.view);
-  const box: Bounds = { minX: Math.min(from.x, to.x), maxX: Math.max(from.x, to.x), minY: Math.min(from.y, to.y), maxY: Math.max(from.y, to.y) };
+  const box: Bounds = {
+    minX: Math.min(from.x, to.x),
+    maxX: Math.max(from.x, to.x),
+    minY: Math.min(from.y, to.y),
+    maxY: Math.max(from.y, to.y),
+  };
   const { minX, minY, maxX, maxY } = box;
   useEffect(() => {
     const { scene, work, select } = useStudio.getState();
@@ -19,7 +24,16 @@ export function Marquee({ from, to }: { from: Point; to: Point }) {
   const [a, b] = [apply(viewMatrix(view), { x: minX, y: minY }), apply(viewMatrix(view), { x: maxX, y: maxY })];
   return (
     <svg aria-hidden className="pointer-events-none absolute inset-0 size-full">
-      <rect x={a.x} y={a.y} width={b.x - a.x} height={b.y - a.y} fill="var(--accent)" fillOpacity={0.08} stroke="var(--accent)" strokeDasharray="4 3" />
+      <rect
+        x={a.x}
+        y={a.y}
+        width={b.x - a.x}
+        height={b.y - a.y}
+        fill="var(--accent)"
+        fillOpacity={0.08}
+        stroke="var(--accent)"
+        strokeDasharray="4 3"
+      />
     </svg>
   );
 }

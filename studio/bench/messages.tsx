@@ -9,16 +9,23 @@ export function Messages() {
   const messages: string[] = [];
   if (problem) messages.push(problem);
   if (item && !item.faceHere) messages.push("The face of this lettering is not here; a stand-in is shown and its settings are kept.");
-  if (photoMissing) messages.push("A photo of this item is not here; a grey stands in for it. Bring the same file in again under Paint, and it is seen.");
-  if (item && !item.hidden && !item.layers.length && item.carets.length > 1) messages.push(`Nothing is painted: choose a style or add a coat under Coats (${stages.indexOf("coats") + 1}).`);
+  if (photoMissing)
+    messages.push("A photo of this item is not here; a grey stands in for it. Bring the same file in again under Paint, and it is seen.");
+  if (item && !item.hidden && !item.layers.length && item.carets.length > 1)
+    messages.push(`Nothing is painted: choose a style or add a coat under Coats (${stages.indexOf("coats") + 1}).`);
   messages.push(...(item?.messages ?? []));
   if (item?.missing.length) {
-    const names = item.missing.slice(0, 6).map((c) => `${c} (${[...c].map((k) => `U+${k.codePointAt(0)!.toString(16).toUpperCase().padStart(4, "0")}`).join(" ")})`);
+    const names = item.missing
+      .slice(0, 6)
+      .map((c) => `${c} (${[...c].map((k) => `U+${k.codePointAt(0)!.toString(16).toUpperCase().padStart(4, "0")}`).join(" ")})`);
     messages.push(`This face has no ${names.join(", ")}${item.missing.length > 6 ? " and others" : ""}; a box stands in its place.`);
   }
   if (!messages.length) return null;
   return (
-    <div role="status" className="absolute left-1/2 top-3 max-w-[80%] -translate-x-1/2 space-y-1 rounded-lg border border-warn bg-sheet px-3 py-2 text-warn shadow-sm">
+    <div
+      role="status"
+      className="absolute left-1/2 top-3 max-w-[80%] -translate-x-1/2 space-y-1 rounded-lg border border-warn bg-sheet px-3 py-2 text-warn shadow-sm"
+    >
       {messages.map((m) => (
         <p key={m}>{m}</p>
       ))}

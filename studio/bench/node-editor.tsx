@@ -33,33 +33,38 @@ export function NodeEditor({ strands, toScreen, toBoard, fromBoard, except, onCh
   }));
   const d = toSvgPath(pathOfStrands(screen));
 
-  const dragNode = (at: NodeAt) => (start: Point): Gesture => {
-    const key = newKey("node");
-    const from = fromBoard(start);
-    const here = strands[at.strand].nodes[at.node];
-    const { lines, grid } = targets(except);
-    return ({ at: to, shift, alt }) => {
-      const { snapping } = useStudio.getState();
-      let p = fromBoard(to);
-      if (shift) p = Math.abs(p.x - from.x) > Math.abs(p.y - from.y) ? { x: p.x, y: from.y } : { x: from.x, y: p.y };
-      const wanted = toBoard({ x: here.x + p.x - from.x, y: here.y + p.y - from.y });
-      const pull = snapping && !alt && !shift ? snap({ x: [wanted.x], y: [wanted.y] }, lines, 6 / view.zoom, grid) : { dx: 0, dy: 0, guides: [] };
-      const end = fromBoard({ x: wanted.x + pull.dx, y: wanted.y + pull.dy });
-      onChange(moveNode(strands, at, end.x - here.x, end.y - here.y), key);
-      return pull.guides;
+  const dragNode =
+    (at: NodeAt) =>
+    (start: Point): Gesture => {
+      const key = newKey("node");
+      const from = fromBoard(start);
+      const here = strands[at.strand].nodes[at.node];
+      const { lines, grid } = targets(except);
+      return ({ at: to, shift, alt }) => {
+        const { snapping } = useStudio.getState();
+        let p = fromBoard(to);
+        if (shift) p = Math.abs(p.x - from.x) > Math.abs(p.y - from.y) ? { x: p.x, y: from.y } : { x: from.x, y: p.y };
+        const wanted = toBoard({ x: here.x + p.x - from.x, y: here.y + p.y - from.y });
+        const pull =
+          snapping && !alt && !shift ? snap({ x: [wanted.x], y: [wanted.y] }, lines, 6 / view.zoom, grid) : { dx: 0, dy: 0, guides: [] };
+        const end = fromBoard({ x: wanted.x + pull.dx, y: wanted.y + pull.dy });
+        onChange(moveNode(strands, at, end.x - here.x, end.y - here.y), key);
+        return pull.guides;
+      };
     };
-  };
-  const dragHandle = (at: NodeAt, which: "in" | "out") => (start: Point): Gesture => {
-    const key = newKey("handle");
-    const from = fromBoard(start);
-    const n = strands[at.strand].nodes[at.node];
-    const [hx, hy] = which === "in" ? [n.inX, n.inY] : [n.outX, n.outY];
-    return ({ at: to, shift }) => {
-      const p = fromBoard(to);
-      onChange(moveHandle(strands, at, which, hx + p.x - from.x, hy + p.y - from.y, shift), key);
-      return [];
+  const dragHandle =
+    (at: NodeAt, which: "in" | "out") =>
+    (start: Point): Gesture => {
+      const key = newKey("handle");
+      const from = fromBoard(start);
+      const n = strands[at.strand].nodes[at.node];
+      const [hx, hy] = which === "in" ? [n.inX, n.inY] : [n.outX, n.outY];
+      return ({ at: to, shift }) => {
+        const p = fromBoard(to);
+        onChange(moveHandle(strands, at, which, hx + p.x - from.x, hy + p.y - from.y, shift), key);
+        return [];
+      };
     };
-  };
   const onDoubleClick = (e: React.MouseEvent) => {
     e.stopPropagation();
     const box = (e.currentTarget as Element).closest("[data-bench]")!.getBoundingClientRect();
@@ -71,7 +76,16 @@ export function NodeEditor({ strands, toScreen, toBoard, fromBoard, except, onCh
 
   return (
     <g>
-      <path d={d} fill="none" stroke="transparent" strokeWidth={14} data-curve style={{ cursor: "copy", pointerEvents: "stroke" }} onDoubleClick={onDoubleClick} onPointerDown={(e) => e.stopPropagation()}>
+      <path
+        d={d}
+        fill="none"
+        stroke="transparent"
+        strokeWidth={14}
+        data-curve
+        style={{ cursor: "copy", pointerEvents: "stroke" }}
+        onDoubleClick={onDoubleClick}
+        onPointerDown={(e) => e.stopPropagation()}
+      >
         <title>Double-click for a new node</title>
       </path>
       <Trace d={d} />
@@ -87,7 +101,13 @@ export function NodeEditor({ strands, toScreen, toBoard, fromBoard, except, onCh
             return (
               <g key={which}>
                 <Lead points={[p, tip]} />
-                <Grip at={tip} look="small" name={`handle-${which}-${strand}-${node}`} label="Handle of the curve (Shift: on its own)" gesture={dragHandle(at, which)} />
+                <Grip
+                  at={tip}
+                  look="small"
+                  name={`handle-${which}-${strand}-${node}`}
+                  label="Handle of the curve (Shift: on its own)"
+                  gesture={dragHandle(at, which)}
+                />
               </g>
             );
           };
@@ -96,8 +116,14 @@ export function NodeEditor({ strands, toScreen, toBoard, fromBoard, except, onCh
               {handle("in")}
               {handle("out")}
               <Grip
-                at={p} look={p.smooth ? "round" : "square"} picked={on} name={`node-${strand}-${node}`} label={`${p.smooth ? "Smooth node" : "Corner"} ${node + 1}`} gesture={dragNode(at)}
-                onPick={() => set({ node: at })} onDelete={() => (onChange(deleteNode(strands, at), null), set({ node: null }))}
+                at={p}
+                look={p.smooth ? "round" : "square"}
+                picked={on}
+                name={`node-${strand}-${node}`}
+                label={`${p.smooth ? "Smooth node" : "Corner"} ${node + 1}`}
+                gesture={dragNode(at)}
+                onPick={() => set({ node: at })}
+                onDelete={() => (onChange(deleteNode(strands, at), null), set({ node: null }))}
               />
             </g>
           );
@@ -117,7 +143,8 @@ function nearestOn(strands: readonly Strand[], p: Point): { at: NodeAt; t: numbe
       for (let i = 1; i < 40; i++) {
         const t = i / 40;
         const u = 1 - t;
-        const mix = (p0: number, p1: number, p2: number, p3: number) => u * u * u * p0 + 3 * u * u * t * p1 + 3 * u * t * t * p2 + t * t * t * p3;
+        const mix = (p0: number, p1: number, p2: number, p3: number) =>
+          u * u * u * p0 + 3 * u * u * t * p1 + 3 * u * t * t * p2 + t * t * t * p3;
         const distance = Math.hypot(mix(a.x, a.x + a.outX, b.x + b.inX, b.x) - p.x, mix(a.y, a.y + a.outY, b.y + b.inY, b.y) - p.y);
         if (!best || distance < best.distance) best = { at: { strand, node }, t, distance };
       }

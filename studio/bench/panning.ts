@@ -10,7 +10,8 @@ export function usePanning(host: RefObject<HTMLDivElement | null>, setPanning: (
       e.preventDefault();
       const { view, set } = useStudio.getState();
       const box = h.getBoundingClientRect();
-      if (e.ctrlKey || e.metaKey) set({ view: zoomed(view, Math.exp(-e.deltaY * 0.004), { x: e.clientX - box.left, y: e.clientY - box.top }) });
+      if (e.ctrlKey || e.metaKey)
+        set({ view: zoomed(view, Math.exp(-e.deltaY * 0.004), { x: e.clientX - box.left, y: e.clientY - box.top }) });
       else set({ view: { ...view, x: view.x - (e.shiftKey ? e.deltaY : e.deltaX), y: view.y - (e.shiftKey ? 0 : e.deltaY) } });
     };
     const key = (e: KeyboardEvent) => {

@@ -16,7 +16,9 @@ export function PhotoHandle({ item }: { item: ItemUpdate }) {
   if (!coat || !photo || coat.paint.kind !== "photo") return null;
   const { area, box, matrix } = photo;
   // The place moves the photo by its share of what is left over; where nothing is, it cannot be moved that way.
-  const [spareX, spareY] = [box.maxX - box.minX - (area.maxX - area.minX), box.maxY - box.minY - (area.maxY - area.minY)].map((v) => (Math.abs(v) < 1e-3 ? 0 : v));
+  const [spareX, spareY] = [box.maxX - box.minX - (area.maxX - area.minX), box.maxY - box.minY - (area.maxY - area.minY)].map((v) =>
+    Math.abs(v) < 1e-3 ? 0 : v,
+  );
   if (!spareX && !spareY) return null;
   const toBoardSpace = multiply(item.matrix, matrix ?? identity);
   const toScreen = multiply(viewMatrix(view), toBoardSpace);
@@ -27,7 +29,8 @@ export function PhotoHandle({ item }: { item: ItemUpdate }) {
     const from = apply(back, start);
     const key = newKey("photo");
     const place = coat.paint.place as { x: number; y: number };
-    const moved = (at: number, by: number, spare: number) => (!spare ? at : Math.min(20, Math.max(-20, Number((at + by / spare).toFixed(4)))));
+    const moved = (at: number, by: number, spare: number) =>
+      !spare ? at : Math.min(20, Math.max(-20, Number((at + by / spare).toFixed(4))));
     return ({ at, shift }) => {
       const p = apply(back, at);
       let [dx, dy] = [p.x - from.x, p.y - from.y];

@@ -8,8 +8,8 @@ import { itemOf } from "../state/work";
 const shown = 4;
 
 /**
- * Says where else a style is worn when it is changed for the first time. Until that is answered the change is on this item only, so that nothing that is finished
- * is painted anew without a word.
+ * Says where else a style is worn when it is changed for the first time. Until that is answered the change is on this item only, so that
+ * nothing that is finished is painted anew without a word.
  */
 export function SharedStyle() {
   const asking = useStudio((s) => s.asking);
@@ -26,9 +26,14 @@ export function SharedStyle() {
   };
   const more = uses.length - shown;
   return (
-    <section aria-label="Where this style is worn" role="status" className="absolute left-1/2 top-3 w-[430px] max-w-[92%] -translate-x-1/2 rounded-lg border border-rule bg-paper p-3 shadow-lg">
+    <section
+      aria-label="Where this style is worn"
+      role="status"
+      className="absolute left-1/2 top-3 w-[430px] max-w-[92%] -translate-x-1/2 rounded-lg border border-rule bg-paper p-3 shadow-lg"
+    >
       <p>
-        <b>“{style.name}”</b> is also worn in {uses.length === 1 ? "another piece" : `${uses.length} other pieces`}. Your change is on {item.kind === "lettering" ? "these words" : "this shape"} only, so far.
+        <b>“{style.name}”</b> is also worn in {uses.length === 1 ? "another piece" : `${uses.length} other pieces`}. Your change is on{" "}
+        {item.kind === "lettering" ? "these words" : "this shape"} only, so far.
       </p>
       <ul className="my-2 flex gap-2">
         {uses.slice(0, shown).map((entry) => (

@@ -36,7 +36,12 @@ export function snap(places: Places, lines: Places, reach: number, grid = 0): { 
   return { dx: x?.by ?? 0, dy: y?.by ?? 0, guides };
 }
 
-function nearest(places: readonly number[], lines: readonly number[], reach: number, grid: number): { by: number; line: number } | undefined {
+function nearest(
+  places: readonly number[],
+  lines: readonly number[],
+  reach: number,
+  grid: number,
+): { by: number; line: number } | undefined {
   let best: { by: number; line: number } | undefined;
   const consider = (place: number, line: number) => {
     const by = line - place;

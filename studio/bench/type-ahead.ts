@@ -1,6 +1,7 @@
 /**
- * Words that are typed before there is a place for them: a new piece is still on its way, or a new lettering is not drawn yet. A field that is not seen takes them, so that
- * every input method works and no letter acts as a key of the studio; they are handed on when the place is there.
+ * Words that are typed before there is a place for them: a new piece is still on its way, or a new lettering is not drawn yet. A field that
+ * is not seen takes them, so that every input method works and no letter acts as a key of the studio; they are handed on when the place is
+ * there.
  */
 let field: HTMLTextAreaElement | undefined;
 let composing = false;
@@ -11,7 +12,15 @@ export function beginTypeAhead(onEscape?: () => void): void {
   field = document.createElement("textarea");
   field.setAttribute("aria-label", "Words to come");
   field.spellcheck = false;
-  Object.assign(field.style, { position: "fixed", bottom: "0", left: "0", width: "1px", height: "1px", opacity: "0", pointerEvents: "none" });
+  Object.assign(field.style, {
+    position: "fixed",
+    bottom: "0",
+    left: "0",
+    width: "1px",
+    height: "1px",
+    opacity: "0",
+    pointerEvents: "none",
+  });
   field.addEventListener("compositionstart", () => (composing = true));
   field.addEventListener("compositionend", () => (composing = false));
   field.addEventListener("keydown", (e) => {

@@ -39,7 +39,10 @@ export function useTyping({ item, ask }: Props) {
       // What was typed before the letters could be drawn comes after what is there.
       const t = field.current;
       if (!t) return;
-      if (ahead) flushSync(() => change((w) => setText(w, item.id, ((letteringOf(w, item.id)?.text ?? "") + ahead).slice(0, longestText)), `text ${item.id}`));
+      if (ahead)
+        flushSync(() =>
+          change((w) => setText(w, item.id, ((letteringOf(w, item.id)?.text ?? "") + ahead).slice(0, longestText)), `text ${item.id}`),
+        );
       t.focus({ preventScroll: true });
       t.setSelectionRange(t.value.length, t.value.length);
       setRange({ from: t.value.length, to: t.value.length });
@@ -87,7 +90,14 @@ export function useTyping({ item, ask }: Props) {
     <g pointerEvents="none">
       {marked.map((m, i) => {
         const [a, b] = [bar(m.from), bar(m.to)];
-        return <polygon key={i} points={[a[0], a[1], b[1], b[0]].map((p) => `${p.x},${p.y}`).join(" ")} fill="var(--accent)" fillOpacity={0.25} />;
+        return (
+          <polygon
+            key={i}
+            points={[a[0], a[1], b[1], b[0]].map((p) => `${p.x},${p.y}`).join(" ")}
+            fill="var(--accent)"
+            fillOpacity={0.25}
+          />
+        );
       })}
       {text === "" && caret && <Invitation at={bar(caret)} turn={Math.atan2(item.matrix[1], item.matrix[0])} />}
       {caret && <CaretLine key={`${caret.index} ${text.length}`} ends={bar(caret)} />}
@@ -101,7 +111,16 @@ function Invitation({ at: [low, high], turn }: { at: { x: number; y: number }[];
   const x = (low.x + high.x) / 2;
   const y = (low.y + high.y) / 2;
   return (
-    <text x={x} y={y} textAnchor="middle" dominantBaseline="central" transform={`rotate(${(turn * 180) / Math.PI} ${x} ${y})`} fill="var(--pencil)" fontSize={18} dy={Math.hypot(high.x - low.x, high.y - low.y) / 2 + 22}>
+    <text
+      x={x}
+      y={y}
+      textAnchor="middle"
+      dominantBaseline="central"
+      transform={`rotate(${(turn * 180) / Math.PI} ${x} ${y})`}
+      fill="var(--pencil)"
+      fontSize={18}
+      dy={Math.hypot(high.x - low.x, high.y - low.y) / 2 + 22}
+    >
       Type the words
     </text>
   );

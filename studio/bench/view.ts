@@ -27,6 +27,9 @@ export function fitted(board: { width: number; height: number }, bench: { width:
   const margin = 28;
   // Room for the tools along the lower edge.
   const height = bench.height - 52;
-  const zoom = Math.min(limits.max, Math.max(limits.min, Math.min((bench.width - 2 * margin) / board.width, (height - margin) / board.height)));
+  const zoom = Math.min(
+    limits.max,
+    Math.max(limits.min, Math.min((bench.width - 2 * margin) / board.width, (height - margin) / board.height)),
+  );
   return { zoom, x: (bench.width - board.width * zoom) / 2, y: Math.max(0, (height + margin / 2 - board.height * zoom) / 2) };
 }

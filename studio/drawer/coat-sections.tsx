@@ -15,32 +15,66 @@ import { editCoat, newFormStep } from "../state/edits/style";
 import { useShownStyle, useStudio } from "../state/store";
 import { ParamControls } from "./controls/param-controls";
 
-const options = (kinds: readonly { kind: string; label: string; hint: string }[]) => kinds.map((k) => ({ value: k.kind, label: k.label, hint: k.hint }));
+const options = (kinds: readonly { kind: string; label: string; hint: string }[]) =>
+  kinds.map((k) => ({ value: k.kind, label: k.label, hint: k.hint }));
 
 /** One coat in its three parts: which shape, painted with what, lying how on what is below. */
 export function CoatSections({ coat }: { coat: Coat }) {
   const { changeStyle, settle } = useStudio.getState();
   const style = useShownStyle();
-  const edit = (name: string | null, change: (c: Coat) => Coat) => changeStyle((s) => editCoat(s, coat.id, change), name && `${name} ${coat.id}`);
+  const edit = (name: string | null, change: (c: Coat) => Coat) =>
+    changeStyle((s) => editCoat(s, coat.id, change), name && `${name} ${coat.id}`);
   return (
     <>
       <div className="border-b border-rule bg-sheet/50 px-4 py-2">
-        <input aria-label="Name of the coat" value={coat.name} maxLength={80} onChange={(e) => edit("name", (c) => ({ ...c, name: e.target.value }))} onBlur={settle} className="h-8 w-full rounded-md border border-transparent bg-transparent px-1.5 text-[15px] font-semibold outline-none hover:border-rule focus:border-accent focus:bg-sheet" />
+        <input
+          aria-label="Name of the coat"
+          value={coat.name}
+          maxLength={80}
+          onChange={(e) => edit("name", (c) => ({ ...c, name: e.target.value }))}
+          onBlur={settle}
+          className="h-8 w-full rounded-md border border-transparent bg-transparent px-1.5 text-[15px] font-semibold outline-none hover:border-rule focus:border-accent focus:bg-sheet"
+        />
       </div>
       <FormSection coat={coat} edit={edit} />
       <Section title="Paint">
         <Field label="Kind" hint="What the coat is painted with">
-          <Choice label="Paint" value={coat.paint.kind} options={options(paintKinds)} onChange={(kind) => edit(null, (c) => ({ ...c, paint: repainted(c, kind, style?.inks ?? []) }))} />
+          <Choice
+            label="Paint"
+            value={coat.paint.kind}
+            options={options(paintKinds)}
+            onChange={(kind) => edit(null, (c) => ({ ...c, paint: repainted(c, kind, style?.inks ?? []) }))}
+          />
         </Field>
-        <ParamControls params={paintKind(coat.paint.kind).params} values={coat.paint} onChange={(name, value) => edit(`paint ${name}`, (c) => ({ ...c, paint: { ...c.paint, [name]: value } }))} />
+        <ParamControls
+          params={paintKind(coat.paint.kind).params}
+          values={coat.paint}
+          onChange={(name, value) => edit(`paint ${name}`, (c) => ({ ...c, paint: { ...c.paint, [name]: value } }))}
+        />
         <Field label="Laid as" hint="Over the whole form, or as a line along its edge">
-          <Choice label="Laid as" value={coat.lay.kind} options={options(layKinds)} onChange={(kind) => edit(null, (c) => ({ ...c, lay: newStep(layKind(kind)) }))} />
+          <Choice
+            label="Laid as"
+            value={coat.lay.kind}
+            options={options(layKinds)}
+            onChange={(kind) => edit(null, (c) => ({ ...c, lay: newStep(layKind(kind)) }))}
+          />
         </Field>
-        <ParamControls params={layKind(coat.lay.kind).params} values={coat.lay} onChange={(name, value) => edit(`lay ${name}`, (c) => ({ ...c, lay: { ...c.lay, [name]: value } }))} />
+        <ParamControls
+          params={layKind(coat.lay.kind).params}
+          values={coat.lay}
+          onChange={(name, value) => edit(`lay ${name}`, (c) => ({ ...c, lay: { ...c.lay, [name]: value } }))}
+        />
       </Section>
       <Section title="Finish">
         {finishKinds.map((k) => (
-          <ParamControls key={k.kind} params={k.params} values={coat.finish[k.kind]} onChange={(name, value) => edit(`finish ${k.kind} ${name}`, (c) => ({ ...c, finish: { ...c.finish, [k.kind]: { ...c.finish[k.kind], [name]: value } } }))} />
+          <ParamControls
+            key={k.kind}
+            params={k.params}
+            values={coat.finish[k.kind]}
+            onChange={(name, value) =>
+              edit(`finish ${k.kind} ${name}`, (c) => ({ ...c, finish: { ...c.finish, [k.kind]: { ...c.finish[k.kind], [name]: value } } }))
+            }
+          />
         ))}
       </Section>
     </>
@@ -77,7 +111,13 @@ function FormSection({ coat, edit }: { coat: Coat; edit: (name: string | null, c
               <Plus />
             </IconButton>
           }
-          items={formStepKinds.filter((k) => !k.source).map((k) => ({ label: k.label, hint: k.hint, onSelect: () => edit(null, (c) => ({ ...c, form: [...c.form, newFormStep(k.kind)] })) }))}
+          items={formStepKinds
+            .filter((k) => !k.source)
+            .map((k) => ({
+              label: k.label,
+              hint: k.hint,
+              onSelect: () => edit(null, (c) => ({ ...c, form: [...c.form, newFormStep(k.kind)] })),
+            }))}
         />
       }
     >
@@ -98,10 +138,19 @@ function FormSection({ coat, edit }: { coat: Coat; edit: (name: string | null, c
                     <IconButton label="Later" className="!size-6" disabled={i === coat.form.length - 1} onClick={() => move(i, i + 1)}>
                       <ArrowDown />
                     </IconButton>
-                    <IconButton label={step.on ? "Leave this step out" : "Use this step"} className="!size-6" active={!step.on} onClick={() => edit(null, (c) => ({ ...c, form: c.form.map((s) => (s.id === step.id ? { ...s, on: !s.on } : s)) }))}>
+                    <IconButton
+                      label={step.on ? "Leave this step out" : "Use this step"}
+                      className="!size-6"
+                      active={!step.on}
+                      onClick={() => edit(null, (c) => ({ ...c, form: c.form.map((s) => (s.id === step.id ? { ...s, on: !s.on } : s)) }))}
+                    >
                       {step.on ? <Eye /> : <EyeOff />}
                     </IconButton>
-                    <IconButton label={`Take ${kind.label} away`} className="!size-6" onClick={() => edit(null, (c) => ({ ...c, form: c.form.filter((s) => s.id !== step.id) }))}>
+                    <IconButton
+                      label={`Take ${kind.label} away`}
+                      className="!size-6"
+                      onClick={() => edit(null, (c) => ({ ...c, form: c.form.filter((s) => s.id !== step.id) }))}
+                    >
                       <X />
                     </IconButton>
                   </>
@@ -109,7 +158,16 @@ function FormSection({ coat, edit }: { coat: Coat; edit: (name: string | null, c
               </div>
               {Object.keys(kind.params).length > 0 && (
                 <div className="space-y-1.5 pb-1.5">
-                  <ParamControls params={kind.params} values={step} onChange={(name, value) => edit(`form ${step.id} ${name}`, (c) => ({ ...c, form: c.form.map((s) => (s.id === step.id ? { ...s, [name]: value } : s)) }))} />
+                  <ParamControls
+                    params={kind.params}
+                    values={step}
+                    onChange={(name, value) =>
+                      edit(`form ${step.id} ${name}`, (c) => ({
+                        ...c,
+                        form: c.form.map((s) => (s.id === step.id ? { ...s, [name]: value } : s)),
+                      }))
+                    }
+                  />
                 </div>
               )}
             </li>

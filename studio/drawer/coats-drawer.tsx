@@ -42,7 +42,9 @@ export function CoatsDrawer() {
   if (!lettering)
     return (
       <Section title="Coats">
-        <p className="text-pencil">Click a lettering or a shape on the bench to paint it. Its look is a stack of coats, from back to front, along the strip below.</p>
+        <p className="text-pencil">
+          Click a lettering or a shape on the bench to paint it. Its look is a stack of coats, from back to front, along the strip below.
+        </p>
       </Section>
     );
   return (
@@ -53,7 +55,9 @@ export function CoatsDrawer() {
         <CoatSections key={coat.id} coat={coat} />
       ) : (
         <Section title="Coat">
-          <p className="text-pencil">{style?.coats.length ? "Click a coat in the strip below to change it." : "Add the first coat in the strip below."}</p>
+          <p className="text-pencil">
+            {style?.coats.length ? "Click a coat in the strip below to change it." : "Add the first coat in the strip below."}
+          </p>
         </Section>
       )}
     </StyleControlsContext.Provider>

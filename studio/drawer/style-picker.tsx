@@ -29,21 +29,49 @@ export function StylePicker({ current, children }: { current: string | null; chi
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger asChild>{children}</Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content side="right" align="start" sideOffset={12} collisionPadding={10} aria-label="Styles" className="z-50 flex max-h-[min(560px,var(--radix-popover-content-available-height))] w-[452px] flex-col rounded-xl border border-rule bg-paper shadow-xl">
+        <Popover.Content
+          side="right"
+          align="start"
+          sideOffset={12}
+          collisionPadding={10}
+          aria-label="Styles"
+          className="z-50 flex max-h-[min(560px,var(--radix-popover-content-available-height))] w-[452px] flex-col rounded-xl border border-rule bg-paper shadow-xl"
+        >
           <label className="flex items-center gap-2 border-b border-rule px-3 py-2">
             <Search className="size-4 text-pencil" />
-            <input aria-label="Search styles" placeholder="Search styles" value={search} onChange={(e) => setSearch(e.target.value)} className="h-7 grow bg-transparent outline-none" />
+            <input
+              aria-label="Search styles"
+              placeholder="Search styles"
+              value={search}
+              onChange={(e) => setSearch(e.target.value)}
+              className="h-7 grow bg-transparent outline-none"
+            />
           </label>
           <div className="grid grid-cols-3 gap-2 overflow-y-auto p-3">
             {found.map((s) => (
-              <button key={s.id} type="button" onClick={() => void put(s.id)} aria-current={s.id === current} className="group rounded-lg border border-rule bg-sheet p-1.5 text-left hover:border-accent aria-[current=true]:border-accent">
+              <button
+                key={s.id}
+                type="button"
+                onClick={() => void put(s.id)}
+                aria-current={s.id === current}
+                className="group rounded-lg border border-rule bg-sheet p-1.5 text-left hover:border-accent aria-[current=true]:border-accent"
+              >
                 {/* A live picture from the server; there is nothing for an image optimiser to do on an SVG. */}
                 {/* eslint-disable-next-line @next/next/no-img-element */}
-                <img alt="" src={api.pictureUrl("styles", s)} loading="lazy" className="h-16 w-full rounded bg-proof object-contain p-1.5" />
+                <img
+                  alt=""
+                  src={api.pictureUrl("styles", s)}
+                  loading="lazy"
+                  className="h-16 w-full rounded bg-proof object-contain p-1.5"
+                />
                 <span className="block truncate px-0.5 pt-1 text-xs">{s.name}</span>
               </button>
             ))}
-            {styles.isSuccess && !found.length && <p className="col-span-3 py-6 text-center text-pencil">{search ? "No style of that name." : "The shelf holds no styles yet. Save one from a lettering."}</p>}
+            {styles.isSuccess && !found.length && (
+              <p className="col-span-3 py-6 text-center text-pencil">
+                {search ? "No style of that name." : "The shelf holds no styles yet. Save one from a lettering."}
+              </p>
+            )}
             {styles.isPending && <p className="col-span-3 py-6 text-center text-pencil">Reading the shelf…</p>}
             {styles.isError && <p className="col-span-3 py-6 text-center text-warn">{styles.error.message}</p>}
           </div>

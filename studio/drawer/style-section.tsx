@@ -76,12 +76,30 @@ export function StyleSection({ lettering }: { lettering: Item }) {
       }
     >
       <StylePicker current={lettering.styleId}>
-        <button type="button" aria-label="Choose a style" className="flex h-10 w-full items-center gap-2 rounded-md border border-rule bg-sheet px-3 text-left hover:border-pencil">
-          {linked ? own ? <PenLine className="size-4 text-accent" /> : <Link2 className="size-4 text-guide" /> : <Link2Off className="size-4 text-pencil" />}
+        <button
+          type="button"
+          aria-label="Choose a style"
+          className="flex h-10 w-full items-center gap-2 rounded-md border border-rule bg-sheet px-3 text-left hover:border-pencil"
+        >
+          {linked ? (
+            own ? (
+              <PenLine className="size-4 text-accent" />
+            ) : (
+              <Link2 className="size-4 text-guide" />
+            )
+          ) : (
+            <Link2Off className="size-4 text-pencil" />
+          )}
           <span className="min-w-0 grow">
             <span className="block truncate font-semibold leading-4">{linked?.name ?? (style ? "Own coats" : "No style yet")}</span>
             <span className="block truncate text-xs leading-4 text-pencil">
-              {own ? "with changes of its own here" : linked ? `linked · ${worn}` : style ? "not linked to a style" : "choose one, or add a coat below"}
+              {own
+                ? "with changes of its own here"
+                : linked
+                  ? `linked · ${worn}`
+                  : style
+                    ? "not linked to a style"
+                    : "choose one, or add a coat below"}
             </span>
           </span>
           <ChevronDown className="size-4 shrink-0 text-pencil" />
@@ -109,10 +127,22 @@ export function StyleSection({ lettering }: { lettering: Item }) {
       )}
       {style && item && (
         <Field label="Measure" hint="What the lengths of this style are measured by; changing it keeps the look here">
-          <Choice label="Measure" value={style.measure} options={measures} onChange={(m) => changeStyle((s) => withMeasure(s, m as Measure, item.metrics, lettering.size))} />
+          <Choice
+            label="Measure"
+            value={style.measure}
+            options={measures}
+            onChange={(m) => changeStyle((s) => withMeasure(s, m as Measure, item.metrics, lettering.size))}
+          />
         </Field>
       )}
-      <NameDialog open={naming !== null} title={naming === "rename" ? "Rename the style" : "Save as a style"} start={naming === "rename" ? (linked?.name ?? "") : (linked ? `${linked.name} 2` : "")} action={naming === "rename" ? "Rename" : "Save style"} onClose={() => setNaming(null)} onName={naming === "rename" ? rename : save} />
+      <NameDialog
+        open={naming !== null}
+        title={naming === "rename" ? "Rename the style" : "Save as a style"}
+        start={naming === "rename" ? (linked?.name ?? "") : linked ? `${linked.name} 2` : ""}
+        action={naming === "rename" ? "Rename" : "Save style"}
+        onClose={() => setNaming(null)}
+        onName={naming === "rename" ? rename : save}
+      />
     </Section>
   );
 }

@@ -47,15 +47,22 @@ class FakeWorker {
 }
 
 const fileOf = (...texts: string[]): PieceFile => ({
-  format: "vextal.file", version: 1, piece: board(...texts.map((t) => word(t, { id: t }))), styles: [styleOf()],
+  format: "vextal.file",
+  version: 1,
+  piece: board(...texts.map((t) => word(t, { id: t }))),
+  styles: [styleOf()],
 });
 const update = (file: PieceFile, version = 1): SceneUpdate => ({
-  width: 1, height: 1, ground: null, draft: false, times: {},
+  width: 1,
+  height: 1,
+  ground: null,
+  draft: false,
+  times: {},
   items: file.piece.items.map((i) => ({ id: i.id, layers: [{ id: "coat", version }] })) as never,
 });
 /** Until all that was asked is answered, and nothing more is asked for some rounds of the event loop, in each of which messages arrive. */
 async function settled(): Promise<void> {
-  for (let quiet = 0, before = ""; quiet < 20; ) {
+  for (let quiet = 0, before = ""; quiet < 20;) {
     await new Promise((r) => setTimeout(r, 1));
     const now = `${asked.length} ${scenes.length + problems.length}`;
     quiet = now === before && asked.length === scenes.length + problems.length ? quiet + 1 : 0;
@@ -74,7 +81,10 @@ beforeEach(() => {
   scenes = [];
   problems = [];
   answer = async (file) => ({ ok: true, value: update(file) });
-  client = new SceneClient((s) => scenes.push(s), (p) => problems.push(p));
+  client = new SceneClient(
+    (s) => scenes.push(s),
+    (p) => problems.push(p),
+  );
 });
 afterEach(() => {
   client.close();
@@ -110,11 +120,19 @@ describe("the page's side of the worker", () => {
     client.request(fileOf("b"), true);
     client.settle();
     await settled();
-    expect(asked.map((a) => [a.file.piece.items[0].id, a.dragging])).toEqual([["a", true], ["b", false]]);
+    expect(asked.map((a) => [a.file.piece.items[0].id, a.dragging])).toEqual([
+      ["a", true],
+      ["b", false],
+    ]);
     client.request(fileOf("c"), true);
     client.settle();
     await settled();
-    expect(asked.slice(2).map((a) => [a.file.piece.items[0].id, a.dragging]).at(-1)).toEqual(["c", false]);
+    expect(
+      asked
+        .slice(2)
+        .map((a) => [a.file.piece.items[0].id, a.dragging])
+        .at(-1),
+    ).toEqual(["c", false]);
     expect(scenes.at(-1)!.draft).toBe(false);
   });
 
@@ -125,7 +143,11 @@ describe("the page's side of the worker", () => {
     await settled();
     client.request(fileOf("a", "b"));
     await settled();
-    expect(asked.map((a) => Object.keys(a.known).sort())).toEqual([[], [layerKey("a", "coat"), layerKey("b", "coat")], [layerKey("a", "coat")]]);
+    expect(asked.map((a) => Object.keys(a.known).sort())).toEqual([
+      [],
+      [layerKey("a", "coat"), layerKey("b", "coat")],
+      [layerKey("a", "coat")],
+    ]);
   });
 
   test("hands on a problem, and goes on with the next request", async () => {

@@ -62,7 +62,9 @@ export class SceneClient {
       try {
         const update = unwrap(await this.#limited(this.#open().compile(file, this.#known as Known, dragging)));
         // The page keeps the layers of its last scene and no others: what is gone must be sent again when it comes back.
-        this.#known = Object.fromEntries(update.items.flatMap((item) => item.layers.map((layer) => [layerKey(item.id, layer.id), layer.version])));
+        this.#known = Object.fromEntries(
+          update.items.flatMap((item) => item.layers.map((layer) => [layerKey(item.id, layer.id), layer.version])),
+        );
         if (!update.draft && this.#draft === file) this.#draft = undefined;
         this.onScene(update);
       } catch (error) {
@@ -84,7 +86,10 @@ export class SceneClient {
   async #limited<T>(work: Promise<Answer<T>>): Promise<Answer<T>> {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const late = new Promise<never>((_, reject) => {
-      timer = setTimeout(() => reject(new Error("This took too long and was stopped. Undo the last change, or simplify the coat.")), timeLimit);
+      timer = setTimeout(
+        () => reject(new Error("This took too long and was stopped. Undo the last change, or simplify the coat.")),
+        timeLimit,
+      );
     });
     try {
       return await Promise.race([work, late]);

@@ -14,13 +14,23 @@ export function Button({ look = "plain", className, ...rest }: ButtonProps) {
   return (
     <button
       type="button"
-      className={clsx("inline-flex h-8 items-center justify-center gap-1.5 whitespace-nowrap rounded-md px-3 font-medium disabled:opacity-40", looks[look], className)}
+      className={clsx(
+        "inline-flex h-8 items-center justify-center gap-1.5 whitespace-nowrap rounded-md px-3 font-medium disabled:opacity-40",
+        looks[look],
+        className,
+      )}
       {...rest}
     />
   );
 }
 
-type IconButtonProps = Omit<ButtonProps, "children"> & { label: string; keys?: string; active?: boolean; children: ReactNode; side?: "top" | "bottom" | "left" | "right" };
+type IconButtonProps = Omit<ButtonProps, "children"> & {
+  label: string;
+  keys?: string;
+  active?: boolean;
+  children: ReactNode;
+  side?: "top" | "bottom" | "left" | "right";
+};
 
 /** A square button with a picture; its label is its tooltip and its name for a screen reader. */
 export function IconButton({ label, keys, active, className, side, look = "quiet", ...rest }: IconButtonProps) {
@@ -30,7 +40,12 @@ export function IconButton({ label, keys, active, className, side, look = "quiet
         type="button"
         aria-label={label}
         aria-pressed={active}
-        className={clsx("inline-flex size-8 shrink-0 items-center justify-center rounded-md disabled:opacity-35 [&_svg]:size-4", looks[look], active && "!bg-wash text-accent", className)}
+        className={clsx(
+          "inline-flex size-8 shrink-0 items-center justify-center rounded-md disabled:opacity-35 [&_svg]:size-4",
+          looks[look],
+          active && "!bg-wash text-accent",
+          className,
+        )}
         {...rest}
       />
     </Tip>

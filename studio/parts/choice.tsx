@@ -22,10 +22,19 @@ export function Choice(props: Props) {
 
 function Segments({ label, value, options, onChange }: Props) {
   return (
-    <ToggleGroup.Root type="single" aria-label={label} value={value} onValueChange={(v) => v && onChange(v)} className="flex h-8 rounded-md border border-rule bg-sheet p-0.5">
+    <ToggleGroup.Root
+      type="single"
+      aria-label={label}
+      value={value}
+      onValueChange={(v) => v && onChange(v)}
+      className="flex h-8 rounded-md border border-rule bg-sheet p-0.5"
+    >
       {options.map((o) => (
         <Tip key={o.value} text={o.hint}>
-          <ToggleGroup.Item value={o.value} className="min-w-0 flex-1 truncate rounded px-0.5 text-[12px] hover:bg-wash aria-checked:bg-graphite aria-checked:text-paper">
+          <ToggleGroup.Item
+            value={o.value}
+            className="min-w-0 flex-1 truncate rounded px-0.5 text-[12px] hover:bg-wash aria-checked:bg-graphite aria-checked:text-paper"
+          >
             {o.label}
           </ToggleGroup.Item>
         </Tip>
@@ -37,15 +46,28 @@ function Segments({ label, value, options, onChange }: Props) {
 function List({ id, label, value, options, onChange }: Props) {
   return (
     <Select.Root value={value} onValueChange={onChange}>
-      <Select.Trigger id={id} aria-label={label} className="flex h-8 w-full items-center justify-between rounded-md border border-rule bg-sheet px-2">
+      <Select.Trigger
+        id={id}
+        aria-label={label}
+        className="flex h-8 w-full items-center justify-between rounded-md border border-rule bg-sheet px-2"
+      >
         <Select.Value />
         <ChevronDown className="size-4 text-pencil" />
       </Select.Trigger>
       <Select.Portal>
-        <Select.Content position="popper" sideOffset={4} collisionPadding={8} className="z-50 max-h-(--radix-select-content-available-height) w-64 overflow-hidden rounded-lg border border-rule bg-sheet shadow-xl">
+        <Select.Content
+          position="popper"
+          sideOffset={4}
+          collisionPadding={8}
+          className="z-50 max-h-(--radix-select-content-available-height) w-64 overflow-hidden rounded-lg border border-rule bg-sheet shadow-xl"
+        >
           <Select.Viewport className="p-1">
             {options.map((o) => (
-              <Select.Item key={o.value} value={o.value} className="flex cursor-pointer items-start gap-2 rounded px-2 py-1 outline-none data-[highlighted]:bg-wash">
+              <Select.Item
+                key={o.value}
+                value={o.value}
+                className="flex cursor-pointer items-start gap-2 rounded px-2 py-1 outline-none data-[highlighted]:bg-wash"
+              >
                 <span className="mt-0.5 size-4 shrink-0">
                   <Select.ItemIndicator>
                     <Check className="size-4" />

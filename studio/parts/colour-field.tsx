@@ -26,7 +26,12 @@ export function ColourField({ label, value, onChange, onSettle, children, extra 
     <Popover.Root onOpenChange={(open) => !open && onSettle?.()}>
       <Popover.Trigger asChild>{children}</Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content sideOffset={6} collisionPadding={8} aria-label={label} className="z-50 w-60 rounded-xl border border-rule bg-paper p-3 shadow-xl">
+        <Popover.Content
+          sideOffset={6}
+          collisionPadding={8}
+          aria-label={label}
+          className="z-50 w-60 rounded-xl border border-rule bg-paper p-3 shadow-xl"
+        >
           <HexColorPicker className="colour-field" color={value} onChange={onChange} onPointerUp={onSettle} onKeyUp={onSettle} />
           <div className="mt-2 flex items-center gap-2">
             <span className="size-8 shrink-0 rounded-md border border-rule" style={{ background: value }} />

@@ -2,11 +2,26 @@ import { AlertDialog, Dialog as Radix } from "radix-ui";
 import { useState, type ReactNode } from "react";
 import { Button } from "./button";
 
-const sheet = "fixed left-1/2 top-[38%] z-50 w-[480px] max-w-[92vw] -translate-x-1/2 -translate-y-1/2 rounded-xl border border-rule bg-paper p-5 shadow-2xl";
+const sheet =
+  "fixed left-1/2 top-[38%] z-50 w-[480px] max-w-[92vw] -translate-x-1/2 -translate-y-1/2 rounded-xl border border-rule bg-paper p-5 shadow-2xl";
 const veil = "fixed inset-0 z-40 bg-black/30";
 
 /** Asks for a name. */
-export function NameDialog({ title, start, action, open, onClose, onName }: { title: string; start: string; action: string; open: boolean; onClose: () => void; onName: (name: string) => void }) {
+export function NameDialog({
+  title,
+  start,
+  action,
+  open,
+  onClose,
+  onName,
+}: {
+  title: string;
+  start: string;
+  action: string;
+  open: boolean;
+  onClose: () => void;
+  onName: (name: string) => void;
+}) {
   return (
     <Radix.Root open={open} onOpenChange={(o) => !o && onClose()}>
       <Radix.Portal>
@@ -20,7 +35,17 @@ export function NameDialog({ title, start, action, open, onClose, onName }: { ti
   );
 }
 
-function NameForm({ start, action, onClose, onName }: { start: string; action: string; onClose: () => void; onName: (name: string) => void }) {
+function NameForm({
+  start,
+  action,
+  onClose,
+  onName,
+}: {
+  start: string;
+  action: string;
+  onClose: () => void;
+  onName: (name: string) => void;
+}) {
   const [name, setName] = useState(start);
   return (
     <form
@@ -31,7 +56,15 @@ function NameForm({ start, action, onClose, onName }: { start: string; action: s
         onClose();
       }}
     >
-      <input aria-label="Name" value={name} maxLength={80} onChange={(e) => setName(e.target.value)} onFocus={(e) => e.target.select()} autoFocus className="h-9 w-full rounded-md border border-rule bg-sheet px-3 outline-none focus:border-accent" />
+      <input
+        aria-label="Name"
+        value={name}
+        maxLength={80}
+        onChange={(e) => setName(e.target.value)}
+        onFocus={(e) => e.target.select()}
+        autoFocus
+        className="h-9 w-full rounded-md border border-rule bg-sheet px-3 outline-none focus:border-accent"
+      />
       <div className="mt-4 flex justify-end gap-2">
         <Button look="quiet" onClick={onClose}>
           Cancel

@@ -5,7 +5,19 @@ import { useState, type ReactNode } from "react";
 import { Tip } from "./tip";
 
 /** One row of a drawer: a label with its tooltip on the left, the control on the right. */
-export function Field({ label, hint, htmlFor, children, stacked }: { label: string; hint: string; htmlFor?: string; children: ReactNode; stacked?: boolean }) {
+export function Field({
+  label,
+  hint,
+  htmlFor,
+  children,
+  stacked,
+}: {
+  label: string;
+  hint: string;
+  htmlFor?: string;
+  children: ReactNode;
+  stacked?: boolean;
+}) {
   return (
     <div className={clsx("min-h-8", stacked ? "space-y-1" : "grid grid-cols-[92px_minmax(0,1fr)] items-center gap-2")}>
       <Tip text={hint} side="right">
@@ -22,7 +34,17 @@ export function Field({ label, hint, htmlFor, children, stacked }: { label: stri
 const opened = new Map<string, boolean>();
 
 /** A titled part of a drawer that can be folded away. */
-export function Fold({ title, actions, children, open: atFirst = false }: { title: string; actions?: ReactNode; children: ReactNode; open?: boolean }) {
+export function Fold({
+  title,
+  actions,
+  children,
+  open: atFirst = false,
+}: {
+  title: string;
+  actions?: ReactNode;
+  children: ReactNode;
+  open?: boolean;
+}) {
   const [open, setOpen] = useState(opened.get(title) ?? atFirst);
   return (
     <Collapsible.Root asChild open={open} onOpenChange={(o) => (opened.set(title, o), setOpen(o))}>

@@ -13,7 +13,15 @@ export interface MenuItem {
 }
 
 /** A menu on a button. `null` draws a line. */
-export function Menu({ trigger, items, align = "end" }: { trigger: ReactNode; items: readonly (MenuItem | null)[]; align?: "start" | "end" }) {
+export function Menu({
+  trigger,
+  items,
+  align = "end",
+}: {
+  trigger: ReactNode;
+  items: readonly (MenuItem | null)[];
+  align?: "start" | "end";
+}) {
   const afterwards = useRef<(() => void) | null>(null);
   const onClosed = (e: Event) => {
     if (!afterwards.current) return;
@@ -25,12 +33,23 @@ export function Menu({ trigger, items, align = "end" }: { trigger: ReactNode; it
     <DropdownMenu.Root>
       <DropdownMenu.Trigger asChild>{trigger}</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align={align} sideOffset={4} collisionPadding={8} onCloseAutoFocus={onClosed} className="z-50 min-w-44 rounded-lg border border-rule bg-sheet p-1 shadow-xl">
+        <DropdownMenu.Content
+          align={align}
+          sideOffset={4}
+          collisionPadding={8}
+          onCloseAutoFocus={onClosed}
+          className="z-50 min-w-44 rounded-lg border border-rule bg-sheet p-1 shadow-xl"
+        >
           {items.map((item, i) =>
             item === null ? (
               <DropdownMenu.Separator key={i} className="my-1 h-px bg-rule" />
             ) : (
-              <DropdownMenu.Item key={item.label} disabled={item.disabled} onSelect={item.focuses ? () => void (afterwards.current = item.onSelect) : item.onSelect} className="flex min-h-8 items-center gap-2 rounded px-2 py-1 outline-none data-[disabled]:opacity-40 data-[highlighted]:bg-wash [&_svg]:size-4">
+              <DropdownMenu.Item
+                key={item.label}
+                disabled={item.disabled}
+                onSelect={item.focuses ? () => void (afterwards.current = item.onSelect) : item.onSelect}
+                className="flex min-h-8 items-center gap-2 rounded px-2 py-1 outline-none data-[disabled]:opacity-40 data-[highlighted]:bg-wash [&_svg]:size-4"
+              >
                 {item.icon}
                 <span className="max-w-64 grow">
                   {item.label}

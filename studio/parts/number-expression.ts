@@ -9,7 +9,12 @@ const sum = /^[\d.+\-*/() ]+$/;
  * @returns the value in the field's own unit, or undefined where it cannot be read
  */
 export async function readExpression(text: string, factors: UnitFactors = {}): Promise<number | undefined> {
-  const dotted = text.trim().replace(/(\d),(\d)/g, "$1.$2").replace(/×|(?<=[\d)])\s*x\s*(?=[\d(.])/g, "*").replace(/÷/g, "/").replace(/−/g, "-");
+  const dotted = text
+    .trim()
+    .replace(/(\d),(\d)/g, "$1.$2")
+    .replace(/×|(?<=[\d)])\s*x\s*(?=[\d(.])/g, "*")
+    .replace(/÷/g, "/")
+    .replace(/−/g, "-");
   if (plain.test(dotted)) return Number(dotted);
   let unknown = false;
   const numbers = dotted.replace(/(\d+\.?\d*|\.\d+)\s*([a-z%"°]+)/gi, (_, number: string, unit: string) => {

@@ -26,7 +26,20 @@ const format = (value: number, decimals: number) =>
  * A number that can be typed (with units and sums), stepped with the arrow keys (Shift ten times, Alt a tenth) and
  * dragged sideways by its suffix.
  */
-export function NumberField({ id, label, value, onChange, onSettle, min = -Infinity, max = Infinity, step = 1, decimals = 2, suffix, units = {}, className }: Props) {
+export function NumberField({
+  id,
+  label,
+  value,
+  onChange,
+  onSettle,
+  min = -Infinity,
+  max = Infinity,
+  step = 1,
+  decimals = 2,
+  suffix,
+  units = {},
+  className,
+}: Props) {
   const [draft, setShown] = useState<string | null>(null);
   // Beside the state, since leaving the field by Escape blurs it before the state has changed.
   const typed = useRef<string | null>(null);
@@ -79,7 +92,13 @@ export function NumberField({ id, label, value, onChange, onSettle, min = -Infin
   };
 
   return (
-    <div className={clsx("flex h-8 min-w-0 items-center rounded-md border bg-sheet focus-within:border-accent", fault ? "border-accent" : "border-rule", className)}>
+    <div
+      className={clsx(
+        "flex h-8 min-w-0 items-center rounded-md border bg-sheet focus-within:border-accent",
+        fault ? "border-accent" : "border-rule",
+        className,
+      )}
+    >
       <input
         ref={input}
         id={id}

@@ -12,7 +12,12 @@ function Harness({ onValue, start = 10 }: { onValue: (v: number) => void; start?
   const [value, setValue] = useState(start);
   return (
     <NumberField
-      label="Size" value={value} suffix="px" units={unitFactors("px")} min={0} max={500}
+      label="Size"
+      value={value}
+      suffix="px"
+      units={unitFactors("px")}
+      min={0}
+      max={500}
       onChange={(v) => {
         setValue(v);
         onValue(v);
@@ -24,7 +29,15 @@ function Harness({ onValue, start = 10 }: { onValue: (v: number) => void; start?
 /** Two fields of one value, each of which puts its own part into what it saw when it was last drawn. */
 function Pair() {
   const [place, setPlace] = useState({ x: 1, y: 2 });
-  return (["x", "y"] as const).map((axis) => <NumberField key={axis} label={axis} value={place[axis]} units={unitFactors("px")} onChange={(v) => setPlace({ ...place, [axis]: v })} />);
+  return (["x", "y"] as const).map((axis) => (
+    <NumberField
+      key={axis}
+      label={axis}
+      value={place[axis]}
+      units={unitFactors("px")}
+      onChange={(v) => setPlace({ ...place, [axis]: v })}
+    />
+  ));
 }
 
 describe("a number field", () => {

@@ -12,7 +12,15 @@ interface Props {
 
 export function Slider({ label, value, min, max, step, onChange, onSettle }: Props) {
   return (
-    <Radix.Root className="relative flex h-6 w-full touch-none items-center" value={[Math.min(max, Math.max(min, value))]} min={min} max={max} step={step} onValueChange={([v]) => onChange(v)} onValueCommit={onSettle}>
+    <Radix.Root
+      className="relative flex h-6 w-full touch-none items-center"
+      value={[Math.min(max, Math.max(min, value))]}
+      min={min}
+      max={max}
+      step={step}
+      onValueChange={([v]) => onChange(v)}
+      onValueCommit={onSettle}
+    >
       <Radix.Track className="relative h-1 grow rounded-full bg-rule">
         <Radix.Range className="absolute h-full rounded-full bg-accent" />
       </Radix.Track>

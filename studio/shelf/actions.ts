@@ -20,9 +20,18 @@ export async function newPiece(style?: { id: string; face?: string }): Promise<s
     board: { width: 1200, height: 800, unit: "px", dpi: 96, ground: "#f4efe4" },
     items: [
       newLettering({
-        id: nanoid(8), text: style ? firstWord : "", face: style?.face ?? firstFace,
-        size: style ? 160 : 220, letterSpacing: 0, lineSpacing: 1, align: "centre", x: 600, y: 450, turn: 0,
-        styleId: style?.id ?? null, ownStyle: style ? null : plainStyle("Plain", firstFace),
+        id: nanoid(8),
+        text: style ? firstWord : "",
+        face: style?.face ?? firstFace,
+        size: style ? 160 : 220,
+        letterSpacing: 0,
+        lineSpacing: 1,
+        align: "centre",
+        x: 600,
+        y: 450,
+        turn: 0,
+        styleId: style?.id ?? null,
+        ownStyle: style ? null : plainStyle("Plain", firstFace),
       }),
     ],
   });
@@ -49,7 +58,11 @@ export async function openFile(file: File): Promise<{ kind: "piece" | "style"; i
     renamed.set(style.id, (await created("styles", style)).id);
   }
   const { piece } = opened.file;
-  const items = piece.items.map((i) => ({ ...i, styleId: (i.styleId && renamed.get(i.styleId)) ?? i.styleId, ownStyle: i.ownStyle && withPhotos(i.ownStyle, photos) }));
+  const items = piece.items.map((i) => ({
+    ...i,
+    styleId: (i.styleId && renamed.get(i.styleId)) ?? i.styleId,
+    ownStyle: i.ownStyle && withPhotos(i.ownStyle, photos),
+  }));
   const made = await created("pieces", { ...piece, items });
   return { kind: "piece", id: made.id, name: made.name };
 }

@@ -44,7 +44,10 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
   const remove = () =>
     attempt(async () => {
       await api.remove(shelf, entry.id);
-      toast(`“${entry.name}” was deleted.`, { duration: 8000, action: { label: "Undo", onClick: () => void attempt(() => api.restore(shelf, entry.id)) } });
+      toast(`“${entry.name}” was deleted.`, {
+        duration: 8000,
+        action: { label: "Undo", onClick: () => void attempt(() => api.restore(shelf, entry.id)) },
+      });
     });
   const letterWith = () =>
     attempt(async () => {
@@ -60,11 +63,21 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
   const address = usePicture(shelf, entry, turn, over);
   // eslint-disable-next-line @next/next/no-img-element -- a picture of ours, with nothing to optimise
   const picture = address && <img alt="" src={address} className={`h-full w-full object-contain ${shelf === "styles" ? "p-6" : "p-3"}`} />;
-  const frame = clsx("block h-[184px] overflow-hidden rounded-t-xl", shelf === "styles" ? "bg-proof" : "bg-[#e4e3df] dark:bg-[#5a5958]", !drawn && "motion-safe:animate-pulse");
+  const frame = clsx(
+    "block h-[184px] overflow-hidden rounded-t-xl",
+    shelf === "styles" ? "bg-proof" : "bg-[#e4e3df] dark:bg-[#5a5958]",
+    !drawn && "motion-safe:animate-pulse",
+  );
   return (
     <li className="rounded-xl border border-rule bg-paper shadow-sm transition-shadow focus-within:border-accent hover:shadow-md">
       {shelf === "pieces" ? (
-        <Link href={pageOf(entry.id)} prefetch={false} onClick={(e) => hold(!e.ctrlKey && !e.metaKey)} aria-label={`Open ${entry.name}`} className={frame}>
+        <Link
+          href={pageOf(entry.id)}
+          prefetch={false}
+          onClick={(e) => hold(!e.ctrlKey && !e.metaKey)}
+          aria-label={`Open ${entry.name}`}
+          className={frame}
+        >
           {picture}
         </Link>
       ) : (
@@ -84,7 +97,9 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
             </IconButton>
           }
           items={[
-            shelf === "pieces" ? { label: "Open", onSelect: () => router.push(pageOf(entry.id)) } : { label: "Letter a word in it", onSelect: () => void letterWith() },
+            shelf === "pieces"
+              ? { label: "Open", onSelect: () => router.push(pageOf(entry.id)) }
+              : { label: "Letter a word in it", onSelect: () => void letterWith() },
             { label: "Rename…", onSelect: () => setNaming(true) },
             { label: "Duplicate", onSelect: () => void attempt(() => api.copy(shelf, entry.id)) },
             ...(shelf === "styles" ? [{ label: "Save as a file", onSelect: () => void saveFile() }] : []),
@@ -93,7 +108,14 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
           ]}
         />
       </div>
-      <NameDialog open={naming} title={`Rename the ${shelf === "pieces" ? "piece" : "style"}`} start={entry.name} action="Rename" onClose={() => setNaming(false)} onName={(n) => void rename(n)} />
+      <NameDialog
+        open={naming}
+        title={`Rename the ${shelf === "pieces" ? "piece" : "style"}`}
+        start={entry.name}
+        action="Rename"
+        onClose={() => setNaming(false)}
+        onName={(n) => void rename(n)}
+      />
     </li>
   );
 }

@@ -51,20 +51,35 @@ export function Shelf() {
           </h1>
           <Tabs.List aria-label="Shelf" className="ml-4 flex">
             {(["pieces", "styles"] as const).map((s) => (
-              <Tabs.Trigger key={s} value={s} className="relative h-14 px-4 font-medium capitalize outline-offset-[-4px] text-pencil after:absolute after:inset-x-3 after:bottom-0 after:h-[3px] after:rounded-t hover:text-graphite data-[state=active]:text-graphite data-[state=active]:after:bg-accent">
+              <Tabs.Trigger
+                key={s}
+                value={s}
+                className="relative h-14 px-4 font-medium capitalize outline-offset-[-4px] text-pencil after:absolute after:inset-x-3 after:bottom-0 after:h-[3px] after:rounded-t hover:text-graphite data-[state=active]:text-graphite data-[state=active]:after:bg-accent"
+              >
                 {s}
               </Tabs.Trigger>
             ))}
           </Tabs.List>
           <label className="ml-auto flex h-9 w-64 items-center gap-2 rounded-md border border-rule bg-sheet px-3 focus-within:border-accent">
             <Search className="size-4 text-pencil" />
-            <input type="search" aria-label="Search the shelf" placeholder={`Search ${shelf}`} value={search} onChange={(e) => setSearch(e.target.value)} className="w-full bg-transparent outline-none" />
+            <input
+              type="search"
+              aria-label="Search the shelf"
+              placeholder={`Search ${shelf}`}
+              value={search}
+              onChange={(e) => setSearch(e.target.value)}
+              className="w-full bg-transparent outline-none"
+            />
           </label>
           <Button className="!h-9" onClick={() => file.current?.click()}>
             <FolderOpen className="size-4" /> Open a file
           </Button>
           <input
-            ref={file} type="file" aria-label="File to open" className="hidden" accept=".svg,.json,image/svg+xml,application/json"
+            ref={file}
+            type="file"
+            aria-label="File to open"
+            className="hidden"
+            accept=".svg,.json,image/svg+xml,application/json"
             onChange={(e) => {
               const chosen = e.target.files?.[0];
               e.target.value = "";
@@ -79,13 +94,20 @@ export function Shelf() {
                 });
             }}
           />
-          <Button look="primary" className="!h-9" onClick={() => {
-            beginTypeAhead();
-            void attempt(() => newPiece());
-          }}>
+          <Button
+            look="primary"
+            className="!h-9"
+            onClick={() => {
+              beginTypeAhead();
+              void attempt(() => newPiece());
+            }}
+          >
             <FilePlus2 className="size-4" /> New piece
           </Button>
-          <IconButton label={resolvedTheme === "dark" ? "Daylight" : "Evening light"} onClick={() => setTheme(resolvedTheme === "dark" ? "light" : "dark")}>
+          <IconButton
+            label={resolvedTheme === "dark" ? "Daylight" : "Evening light"}
+            onClick={() => setTheme(resolvedTheme === "dark" ? "light" : "dark")}
+          >
             {resolvedTheme === "dark" ? <Sun /> : <Moon />}
           </IconButton>
         </header>
@@ -115,7 +137,8 @@ function Cards({ shelf, search }: { shelf: ShelfName; search: string }) {
   if (error) return <p className="py-20 text-center text-warn">{error.message}</p>;
   const wanted = search.trim().toLowerCase();
   const found = data.filter((e) => e.name.toLowerCase().includes(wanted));
-  if (!found.length) return <p className="mx-auto max-w-md py-20 text-center">{wanted ? `Nothing here is called “${search.trim()}”.` : empty[shelf]}</p>;
+  if (!found.length)
+    return <p className="mx-auto max-w-md py-20 text-center">{wanted ? `Nothing here is called “${search.trim()}”.` : empty[shelf]}</p>;
   return (
     <ul aria-label={shelf === "pieces" ? "Pieces" : "Styles"} className="grid grid-cols-[repeat(auto-fill,minmax(264px,1fr))] gap-4">
       {found.map((entry) => (

@@ -14,8 +14,9 @@ import { useStudio } from "./store";
 import { coatOf, fileOf, itemOf, shownStyle } from "./work";
 
 /**
- * What is copied goes through the system's clipboard alone, so that the last thing copied is what is pasted, here, in another tab or in another program: items as a
- * piece file, which becomes an SVG with the piece inside as soon as it is drawn, and coats as JSON with their inks.
+ * What is copied goes through the system's clipboard alone, so that the last thing copied is what is pasted, here, in another tab or in
+ * another program: items as a piece file, which becomes an SVG with the piece inside as soon as it is drawn, and coats as JSON with their
+ * inks.
  */
 
 const coatFormat = "vextal.coat";
@@ -52,7 +53,8 @@ function selectedFile(): PieceFile | undefined {
 const focused = (): HTMLElement | null => document.activeElement as HTMLElement | null;
 
 /** Text that is typed, or marked anywhere, is the browser's to copy and to paste. */
-const isText = (e: HTMLElement | null): boolean => e !== null && (e.matches("input:not([type=range]), textarea, select") || e.isContentEditable);
+const isText = (e: HTMLElement | null): boolean =>
+  e !== null && (e.matches("input:not([type=range]), textarea, select") || e.isContentEditable);
 
 export function onCopy(e: ClipboardEvent): void {
   const at = focused();
@@ -104,7 +106,10 @@ async function pasteText(text: string): Promise<void> {
       return opened.kind === "piece" ? await pasteItems(opened.file) : undefined;
     }
     if (/^<(\?xml|svg|!--)/.test(text)) return await bringSvg(text, "The drawing.svg");
-    if (text.length > longestText) return void toast.error(`The text has ${text.length.toLocaleString("en")} characters; a lettering holds at most ${longestText.toLocaleString("en")}.`);
+    if (text.length > longestText)
+      return void toast.error(
+        `The text has ${text.length.toLocaleString("en")} characters; a lettering holds at most ${longestText.toLocaleString("en")}.`,
+      );
     addWords(text);
   } catch (error) {
     toast.error((error as Error).message);

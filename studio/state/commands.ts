@@ -6,7 +6,18 @@ import { boardBox, frameBox } from "../bench/hit";
 import { fitted, zoomed } from "../bench/view";
 import { align, distribute, type Alignment, type Block } from "./edits/arrange";
 import { group, groupedWith, ungroup } from "./edits/groups";
-import { addLettering, addPath, addShape, duplicateItems, editItems, flagItems, mostItems, raiseItems, removeItems, withGrounds } from "./edits/items";
+import {
+  addLettering,
+  addPath,
+  addShape,
+  duplicateItems,
+  editItems,
+  flagItems,
+  mostItems,
+  raiseItems,
+  removeItems,
+  withGrounds,
+} from "./edits/items";
 import { editLetters, setText } from "./edits/letters";
 import { paste } from "./edits/style";
 import { asFreePath } from "./edits/shapes";
@@ -60,7 +71,10 @@ export function nudge(dx: number, dy: number): void {
     const l = letteringOf(work, selection.at(-1));
     if (!l) return;
     const k = 1000 / l.size;
-    change((w) => editLetters(w, l.id, letters, (c) => ({ ...c, right: c.right + dx * k, down: c.down + dy * k })), `nudge letters ${letters.join()}`);
+    change(
+      (w) => editLetters(w, l.id, letters, (c) => ({ ...c, right: c.right + dx * k, down: c.down + dy * k })),
+      `nudge letters ${letters.join()}`,
+    );
     return;
   }
   change(
@@ -78,7 +92,10 @@ export function kern(by: number): void {
   const { work, selection, letters, change } = useStudio.getState();
   const l = work && letteringOf(work, selection.at(-1));
   if (!l || !letters.length) return;
-  change((w) => editLetters(w, l.id, letters, (c) => ({ ...c, space: Math.max(-20_000, Math.min(20_000, c.space + by)) })), `kern ${letters.join()}`);
+  change(
+    (w) => editLetters(w, l.id, letters, (c) => ({ ...c, space: Math.max(-20_000, Math.min(20_000, c.space + by)) })),
+    `kern ${letters.join()}`,
+  );
 }
 
 export function newLettering(): void {
@@ -114,10 +131,21 @@ export async function bringSvg(text: string, fileName: string): Promise<void> {
     const [dx, dy] = [width / 2 - (k * (b.minX + b.maxX)) / 2, height / 2 - (k * (b.minY + b.maxY)) / 2];
     const placed = strands.map((s) => ({
       closed: s.closed,
-      nodes: s.nodes.map((n) => ({ ...n, x: n.x * k + dx, y: n.y * k + dy, inX: n.inX * k, inY: n.inY * k, outX: n.outX * k, outY: n.outY * k })),
+      nodes: s.nodes.map((n) => ({
+        ...n,
+        x: n.x * k + dx,
+        y: n.y * k + dy,
+        inX: n.inX * k,
+        inY: n.inY * k,
+        outX: n.outX * k,
+        outY: n.outY * k,
+      })),
     }));
     added((w) => addPath(w, placed, fileName.replace(/\.svg$/i, "").slice(0, 80) || "Shape"));
-    toast(`“${fileName}” came in as a shape${k < 1 ? `, at ${Math.round(k * 100)} % so that it fits the board` : ""}.${leftOut.length ? ` Left out: ${leftOut.join(", ")}.` : ""}`, { duration: 10_000 });
+    toast(
+      `“${fileName}” came in as a shape${k < 1 ? `, at ${Math.round(k * 100)} % so that it fits the board` : ""}.${leftOut.length ? ` Left out: ${leftOut.join(", ")}.` : ""}`,
+      { duration: 10_000 },
+    );
   } catch (error) {
     toast.error((error as Error).message);
   }

@@ -15,18 +15,25 @@ const isText = (name: string): boolean => /\.(txt|md)$/i.test(name);
 async function bringText(file: File): Promise<void> {
   const words = (await file.text()).replace(/^\ufeff/, "").trim();
   if (!words) return void toast.error(`“${file.name}” holds no words.`);
-  if (words.length > longestText) return void toast.error(`“${file.name}” has ${words.length.toLocaleString("en")} characters; a lettering holds at most ${longestText.toLocaleString("en")}.`);
+  if (words.length > longestText)
+    return void toast.error(
+      `“${file.name}” has ${words.length.toLocaleString("en")} characters; a lettering holds at most ${longestText.toLocaleString("en")}.`,
+    );
   addWords(words);
 }
 
-/** Takes what is dropped on the bench: fonts become faces, the selected lettering is set in them; SVG files become shapes, photos shapes that are painted with them, texts letterings. A text beside a font is its licence. */
+/**
+ * Takes what is dropped on the bench: fonts become faces, the selected lettering is set in them; SVG files become shapes, photos shapes
+ * that are painted with them, texts letterings. A text beside a font is its licence.
+ */
 export async function dropFiles(files: readonly File[]): Promise<void> {
   const fonts = files.filter((f) => isFont(f.name));
   const licence = files.find((f) => isText(f.name));
   if (fonts.length) {
     const [first] = await addFaces(fonts, licence ? await licence.text() : "");
     const { work, selection, change } = useStudio.getState();
-    if (first && work && letteringOf(work, selection.at(-1))) change((w) => editLettering(w, selection, (l) => ([l.face, l.axes] = [first.id, {}])));
+    if (first && work && letteringOf(work, selection.at(-1)))
+      change((w) => editLettering(w, selection, (l) => ([l.face, l.axes] = [first.id, {}])));
   }
   for (const f of files) {
     if (isFont(f.name) || (f === licence && fonts.length)) continue;

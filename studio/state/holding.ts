@@ -2,8 +2,8 @@ import type { History } from "./history";
 import type { Work } from "./work";
 
 /**
- * What is dragged, of whatever kind: from the press of the pointer until it is let go, all that changes is one thing. It is saved at its end, so that
- * no half of it is, and Escape takes all of it back.
+ * What is dragged, of whatever kind: from the press of the pointer until it is let go, all that changes is one thing. It is saved at its
+ * end, so that no half of it is, and Escape takes all of it back.
  */
 interface Held {
   readonly work: Work | null;

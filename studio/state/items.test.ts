@@ -11,7 +11,20 @@ import { asFreePath, nodesOfPath, setNodes } from "./edits/shapes";
 import { itemOf, letteringOf, shapeItemOf, type Work } from "./work";
 
 const style = styleOf();
-const panel = (id = "panel") => newShapeItem({ id, name: "Panel", x: 400, y: 200, turn: 10, size: 100, width: 2000, height: 1000, shape: form("shield") as never, styleId: style.id, ownStyle: null });
+const panel = (id = "panel") =>
+  newShapeItem({
+    id,
+    name: "Panel",
+    x: 400,
+    y: 200,
+    turn: 10,
+    size: 100,
+    width: 2000,
+    height: 1000,
+    shape: form("shield") as never,
+    styleId: style.id,
+    ownStyle: null,
+  });
 const three = (): Work => ({ piece: board(panel(), word("Tea"), word("Room", { id: "two" })), styles: { [style.id]: style } });
 const ids = (w: Work) => w.piece.items.map((i) => i.id);
 
@@ -44,7 +57,12 @@ describe("groups", () => {
 });
 
 describe("order, locks and copies", () => {
-  test.each<["forward" | "backward" | "front" | "back", string[]]>([["forward", ["word", "panel", "two"]], ["front", ["word", "two", "panel"]], ["back", ["panel", "word", "two"]], ["backward", ["panel", "word", "two"]]])("%s", (to, order) => {
+  test.each<["forward" | "backward" | "front" | "back", string[]]>([
+    ["forward", ["word", "panel", "two"]],
+    ["front", ["word", "two", "panel"]],
+    ["back", ["panel", "word", "two"]],
+    ["backward", ["panel", "word", "two"]],
+  ])("%s", (to, order) => {
     expect(ids(raiseItems(three(), ["panel"], to))).toEqual(order);
   });
 
@@ -77,17 +95,34 @@ describe("aligned and distributed", () => {
     { ids: ["word"], box: { minX: 150, maxX: 170, minY: 30, maxY: 60 } },
     { ids: ["two"], box: { minX: 300, maxX: 360, minY: 90, maxY: 100 } },
   ];
-  const moved = (w: Work) => ["panel", "word", "two"].map((id) => [itemOf(w, id)!.x - itemOf(three(), id)!.x, itemOf(w, id)!.y - itemOf(three(), id)!.y]);
+  const moved = (w: Work) =>
+    ["panel", "word", "two"].map((id) => [itemOf(w, id)!.x - itemOf(three(), id)!.x, itemOf(w, id)!.y - itemOf(three(), id)!.y]);
 
   test("by edges and middles, to each other or to a frame", () => {
-    expect(moved(align(three(), blocks, "left"))).toEqual([[0, 0], [-150, 0], [-300, 0]]);
-    expect(moved(align(three(), blocks, "bottom"))).toEqual([[0, 90], [0, 40], [0, 0]]);
-    expect(moved(align(three(), [blocks[1]], "middle", { minX: 0, maxX: 400, minY: 0, maxY: 0 }))).toEqual([[0, 0], [40, 0], [0, 0]]);
+    expect(moved(align(three(), blocks, "left"))).toEqual([
+      [0, 0],
+      [-150, 0],
+      [-300, 0],
+    ]);
+    expect(moved(align(three(), blocks, "bottom"))).toEqual([
+      [0, 90],
+      [0, 40],
+      [0, 0],
+    ]);
+    expect(moved(align(three(), [blocks[1]], "middle", { minX: 0, maxX: 400, minY: 0, maxY: 0 }))).toEqual([
+      [0, 0],
+      [40, 0],
+      [0, 0],
+    ]);
   });
 
   test("with equal gaps, the ends stay", () => {
     // 360 wide, of which 180 is ink: two gaps of 90.
-    expect(moved(distribute(three(), blocks, "x"))).toEqual([[0, 0], [40, 0], [0, 0]]);
+    expect(moved(distribute(three(), blocks, "x"))).toEqual([
+      [0, 0],
+      [40, 0],
+      [0, 0],
+    ]);
     const two = three();
     expect(distribute(two, blocks.slice(0, 2), "x")).toBe(two);
   });
@@ -96,8 +131,16 @@ describe("aligned and distributed", () => {
 describe("single letters", () => {
   test("are changed, and a letter that is as it was leaves no entry", () => {
     const turned = editLetters(three(), "word", [0, 2], (c) => ({ ...c, turn: 9 }));
-    expect(letteringOf(turned, "word")!.letters.map((l) => [l.at, l.turn])).toEqual([[0, 9], [2, 9]]);
-    expect(letteringOf(editLetters(turned, "word", [0], (c) => ({ ...c, turn: 0 })), "word")!.letters.map((l) => l.at)).toEqual([2]);
+    expect(letteringOf(turned, "word")!.letters.map((l) => [l.at, l.turn])).toEqual([
+      [0, 9],
+      [2, 9],
+    ]);
+    expect(
+      letteringOf(
+        editLetters(turned, "word", [0], (c) => ({ ...c, turn: 0 })),
+        "word",
+      )!.letters.map((l) => l.at),
+    ).toEqual([2]);
   });
 
   test("keep what was done to them while the text is typed", () => {
@@ -141,7 +184,11 @@ describe("shapes", () => {
     const shape = shapeItemOf(free, "panel")!;
     expect(shape.shape.kind).toBe("path");
     const nodes = nodesOfPath(shape);
-    const moved = setNodes(free, "panel", nodes.map((s) => ({ ...s, nodes: s.nodes.map((n) => ({ ...n, x: n.x + 50 })) })));
+    const moved = setNodes(
+      free,
+      "panel",
+      nodes.map((s) => ({ ...s, nodes: s.nodes.map((n) => ({ ...n, x: n.x + 50 })) })),
+    );
     expect(nodesOfPath(shapeItemOf(moved, "panel")!)[0].nodes[0].x).toBeCloseTo(nodes[0].nodes[0].x + 50, 6);
     expect(asFreePath(free, "panel")).toBe(free);
   });
@@ -150,7 +197,9 @@ describe("shapes", () => {
     const node = (x: number, y: number) => ({ x, y, inX: 0, inY: 0, outX: 0, outY: 0, smooth: false });
     const { work, id } = addPath(three(), [{ closed: true, nodes: [node(100, 50), node(300, 50), node(200, 150)] }], "Tent");
     const s = shapeItemOf(work, id)!;
-    expect([s.x, s.y, (s.width * s.size) / 1000, (s.height * s.size) / 1000]).toEqual([200, 100, 200, 100].map((v) => expect.closeTo(v, 6)));
+    expect([s.x, s.y, (s.width * s.size) / 1000, (s.height * s.size) / 1000]).toEqual(
+      [200, 100, 200, 100].map((v) => expect.closeTo(v, 6)),
+    );
     const [first] = nodesOfPath(s)[0].nodes;
     expect([s.x + (first.x * s.size) / 1000, s.y + (first.y * s.size) / 1000]).toEqual([100, 50].map((v) => expect.closeTo(v, 6)));
   });

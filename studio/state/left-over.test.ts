@@ -30,7 +30,8 @@ function serverThat(answers: (what: string) => void) {
   };
   return {
     calls,
-    create: async (shelf: string, d: { id: string; name: string }) => (call(`create ${shelf} ${d.id} ${d.name}`), { document: d, revision: 1 }) as never,
+    create: async (shelf: string, d: { id: string; name: string }) =>
+      (call(`create ${shelf} ${d.id} ${d.name}`), { document: d, revision: 1 }) as never,
     replace: async (shelf: string, d: { id: string }, revision: number | null) => (call(`replace ${shelf} ${d.id} on ${revision}`), 2),
   };
 }
@@ -60,7 +61,13 @@ describe("what was not saved when a page was closed", () => {
   test.each([0, 503, 507])("waits while the server is away (%i)", async (status) => {
     const store = memory();
     keepLeftOver({ shelf: "pieces", document: piece, revision: 3 }, store);
-    await sendLeftOvers(serverThat(() => { throw new ApiProblem(status, "away"); }), () => "new", store);
+    await sendLeftOvers(
+      serverThat(() => {
+        throw new ApiProblem(status, "away");
+      }),
+      () => "new",
+      store,
+    );
     expect(store.length).toBe(1);
   });
 

@@ -1,8 +1,8 @@
 import { ApiProblem, type api, type Documents, type Shelf } from "../api/client";
 
 /**
- * What was not saved when a page was closed. A request that outlives its page carries 64 kB at most (Fetch Standard, section 5.6: keepalive), and one that is under way ends with
- * it; so it is kept in the browser, and sent when Vextal is opened again.
+ * What was not saved when a page was closed. A request that outlives its page carries 64 kB at most (Fetch Standard, section 5.6:
+ * keepalive), and one that is under way ends with it; so it is kept in the browser, and sent when Vextal is opened again.
  */
 export interface LeftOver {
   readonly shelf: Shelf;

@@ -11,7 +11,10 @@ const renamed = (name: string, work = start): Work => ({ ...work, piece: { ...wo
 
 /** A server in memory, with the same rules about revisions. */
 function fakeServer() {
-  const revisions = new Map<string, number>([["pieces/test-piece", 1], ["styles/test-style", 1]]);
+  const revisions = new Map<string, number>([
+    ["pieces/test-piece", 1],
+    ["styles/test-style", 1],
+  ]);
   const names = new Map<string, string>();
   const log: string[] = [];
   const gone = new Set<string>();
@@ -34,7 +37,10 @@ function fakeServer() {
     }
   };
   return {
-    log, names, revisions, gone,
+    log,
+    names,
+    revisions,
+    gone,
     fail: (times: number) => void (fails = times),
     lose: (answers: number) => void (lost = answers),
     api: {

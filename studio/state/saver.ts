@@ -29,7 +29,10 @@ const retry = 3000;
  */
 export class Saver {
   readonly #tracked = new Map<string, Tracked>();
-  /** What was sent and not answered: it may have arrived. It is sent again as it was before anything newer, which the server knows to be the same. */
+  /**
+   * What was sent and not answered: it may have arrived. It is sent again as it was before anything newer, which the server knows to be the
+   * same.
+   */
   readonly #unanswered = new Map<string, Documents[Shelf]>();
   #work: Work;
   #timer: ReturnType<typeof setTimeout> | undefined;
@@ -57,7 +60,9 @@ export class Saver {
 
   /** Ids of the styles that are not on the server as they are here. */
   get unsavedStyles(): string[] {
-    return Object.values(this.#work.styles).filter((s) => this.#tracked.get(`styles/${s.id}`)?.document !== s).map((s) => s.id);
+    return Object.values(this.#work.styles)
+      .filter((s) => this.#tracked.get(`styles/${s.id}`)?.document !== s)
+      .map((s) => s.id);
   }
 
   /** What the server may not have, with the revision that it stands on. */
@@ -65,7 +70,9 @@ export class Saver {
     if (this.#discarded) return [];
     return [...this.#documents()].flatMap(([key, document]) => {
       const tracked = this.#tracked.get(key);
-      return tracked?.document === document && !this.#unanswered.has(key) ? [] : [{ shelf: key.split("/")[0] as Shelf, document, revision: tracked?.revision ?? null }];
+      return tracked?.document === document && !this.#unanswered.has(key)
+        ? []
+        : [{ shelf: key.split("/")[0] as Shelf, document, revision: tracked?.revision ?? null }];
     });
   }
 

@@ -36,7 +36,10 @@ export function bringLeftOvers(): Promise<void> {
 let bringing: Promise<void> | undefined;
 
 async function bring(): Promise<void> {
-  for (const name of await sendLeftOvers(api, () => nanoid(12))) toast(`“${name}” is on the shelf: it was not saved when its page was closed, and another version was saved since.`, { duration: 15_000 });
+  for (const name of await sendLeftOvers(api, () => nanoid(12)))
+    toast(`“${name}” is on the shelf: it was not saved when its page was closed, and another version was saved since.`, {
+      duration: 15_000,
+    });
 }
 
 async function load(pieceId: string): Promise<{ work: Work; track: (saver: Saver) => void }> {
@@ -71,7 +74,8 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
         open(work);
         scene.request(fileOf(work));
         const ended = new AbortController();
-        const on = <K extends keyof WindowEventMap>(event: K, listener: (e: WindowEventMap[K]) => void, capture = false) => window.addEventListener(event, listener, { capture, signal: ended.signal });
+        const on = <K extends keyof WindowEventMap>(event: K, listener: (e: WindowEventMap[K]) => void, capture = false) =>
+          window.addEventListener(event, listener, { capture, signal: ended.signal });
         const end = () => {
           letGo();
           scene.settle();
@@ -83,11 +87,15 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
         on("pointercancel", end, true);
         // Where the end of it went to another window.
         on("pointermove", (e) => isHeld() && e.buttons === 0 && end(), true);
-        on("keydown", (e) => {
-          if (e.key !== "Escape" || !useStudio.getState().cancel()) return;
-          e.preventDefault();
-          e.stopImmediatePropagation();
-        }, true);
+        on(
+          "keydown",
+          (e) => {
+            if (e.key !== "Escape" || !useStudio.getState().cancel()) return;
+            e.preventDefault();
+            e.stopImmediatePropagation();
+          },
+          true,
+        );
         const stop = useStudio.subscribe((now, before) => {
           if (!now.work || now.work === before.work) return;
           scene.request(fileOf(now.work), isHeld());

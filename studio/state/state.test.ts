@@ -4,12 +4,38 @@ import { coat, flat, gradient } from "../../demo/build";
 import { inksOf } from "@/core/style/inks";
 import type { Bounds } from "@/core/curves/bounds";
 import { addLettering, duplicateItems, editLettering, raiseItems, removeItems } from "./edits/items";
-import { addInk, applyStyle, detach, duplicateCoat, editCoat, editInk, editStyle, insertCoat, moveCoat, newCoat, removeCoat, removeInk, revert, saveAsStyle, updateStyle, withOwnLooks } from "./edits/style";
+import {
+  addInk,
+  applyStyle,
+  detach,
+  duplicateCoat,
+  editCoat,
+  editInk,
+  editStyle,
+  insertCoat,
+  moveCoat,
+  newCoat,
+  removeCoat,
+  removeInk,
+  revert,
+  saveAsStyle,
+  updateStyle,
+  withOwnLooks,
+} from "./edits/style";
 import { noHistory, noted, redone, undone } from "./history";
 import { useStudio } from "./store";
 import { fileOf, letteringOf, shownStyle, type Work } from "./work";
 
-const style = styleOf([coat("Back", gradient([[0, "edge"], [100, "face"]])), coat("Front", flat("face"))]);
+const style = styleOf([
+  coat(
+    "Back",
+    gradient([
+      [0, "edge"],
+      [100, "face"],
+    ]),
+  ),
+  coat("Front", flat("face")),
+]);
 const two = (): Work => ({ piece: board(word("Tea"), word("Room", { id: "two" })), styles: { [style.id]: style } });
 const shown = (work: Work, id: string) => shownStyle(work, letteringOf(work, id))!;
 const names = (work: Work, id: string) => shown(work, id).coats.map((c) => c.name);
@@ -24,7 +50,11 @@ describe("letterings", () => {
     expect(addLettering(work, undefined, "anton").work.piece.items.at(-1)!.ownStyle!.coats).toHaveLength(1);
     // Where other words stand in the middle, it stands below them, or above where they reach down.
     const place = (...taken: Bounds[]) => addLettering(work, letteringOf(work, "two"), "anton", taken).work.piece.items.at(-1)!.y;
-    const [middle, below, above] = [place(), place({ minX: 100, minY: 150, maxX: 700, maxY: 240 }), place({ minX: 100, minY: 150, maxX: 700, maxY: 399 })];
+    const [middle, below, above] = [
+      place(),
+      place({ minX: 100, minY: 150, maxX: 700, maxY: 240 }),
+      place({ minX: 100, minY: 150, maxX: 700, maxY: 399 }),
+    ];
     expect(below).toBeGreaterThan(middle + 50);
     expect(above).toBeLessThan(middle - 50);
     expect(place({ minX: 0, minY: 0, maxX: 100, maxY: 400 })).toBe(middle);
@@ -99,7 +129,10 @@ describe("styles on the shelf", () => {
 
   test("a style's look is kept by its letterings as their own, still linked", () => {
     const kept = withOwnLooks(two(), [style.id]);
-    expect(kept.piece.items.map((i) => [i.styleId, i.ownStyle?.name])).toEqual([[style.id, "Test"], [style.id, "Test"]]);
+    expect(kept.piece.items.map((i) => [i.styleId, i.ownStyle?.name])).toEqual([
+      [style.id, "Test"],
+      [style.id, "Test"],
+    ]);
     const own = editStyle(two(), "word", "lettering", (s) => removeCoat(s, "back"));
     expect(names(withOwnLooks(own, [style.id]), "word")).toEqual(["Front"]);
     expect(withOwnLooks(two(), []).piece.items[0].ownStyle).toBeNull();

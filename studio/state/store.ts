@@ -82,7 +82,34 @@ interface StudioActions {
   undo(): void;
   redo(): void;
   receive(scene: SceneUpdate): void;
-  set(values: Partial<Pick<StudioState, "problem" | "saveState" | "stage" | "coatId" | "scope" | "typing" | "shownUpTo" | "snapping" | "increments" | "alignBy" | "tool" | "letters" | "node" | "entered" | "bendLine" | "view" | "benchSize" | "copied" | "uses" | "agreed" | "asking">>): void;
+  set(
+    values: Partial<
+      Pick<
+        StudioState,
+        | "problem"
+        | "saveState"
+        | "stage"
+        | "coatId"
+        | "scope"
+        | "typing"
+        | "shownUpTo"
+        | "snapping"
+        | "increments"
+        | "alignBy"
+        | "tool"
+        | "letters"
+        | "node"
+        | "entered"
+        | "bendLine"
+        | "view"
+        | "benchSize"
+        | "copied"
+        | "uses"
+        | "agreed"
+        | "asking"
+      >
+    >,
+  ): void;
   select(ids: readonly string[]): void;
 }
 
@@ -126,7 +153,12 @@ export const useStudio = create<StudioState & StudioActions>((set, get) => ({
   open: (work) => {
     const last = work.piece.items.at(-1);
     // An empty lettering waits to be typed.
-    set({ ...clean, work, ...selected(work, last ? [last.id] : []), typing: last?.kind === "lettering" && last.text === "" ? last.id : null });
+    set({
+      ...clean,
+      work,
+      ...selected(work, last ? [last.id] : []),
+      typing: last?.kind === "lettering" && last.text === "" ? last.id : null,
+    });
   },
   change: (edit, merge = null) => {
     const { work, history } = get();
@@ -168,7 +200,8 @@ export const useStudio = create<StudioState & StudioActions>((set, get) => ({
   set,
   select: (ids) => {
     const { work, selection } = get();
-    if (work && ids.join() !== selection.join()) set({ ...selected(work, ids), typing: null, tool: "items", letters: [], node: null, bendLine: 0 });
+    if (work && ids.join() !== selection.join())
+      set({ ...selected(work, ids), typing: null, tool: "items", letters: [], node: null, bendLine: 0 });
   },
 }));
 
@@ -187,7 +220,14 @@ function step(move: typeof undone): void {
     const style = shownStyle(result.work, itemOf(result.work, left.at(-1)));
     const coat = style?.coats.some((c) => c.id === coatId) ? coatId : (style?.coats.at(-1)?.id ?? null);
     const text = letteringOf(result.work, left.at(-1))?.text ?? "";
-    return { ...result, selection: left, coatId: coat, typing: typing && there(typing) ? typing : null, letters: letters.filter((at) => at < text.length), node: null };
+    return {
+      ...result,
+      selection: left,
+      coatId: coat,
+      typing: typing && there(typing) ? typing : null,
+      letters: letters.filter((at) => at < text.length),
+      node: null,
+    };
   });
 }
 

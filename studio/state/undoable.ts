@@ -1,7 +1,10 @@
 import { toast } from "sonner";
 import { useStudio } from "./store";
 
-/** Says what was just done, with the way back beside it; the message goes as soon as something else is done or it was taken back, for its button would undo that. */
+/**
+ * Says what was just done, with the way back beside it; the message goes as soon as something else is done or it was taken back, for its
+ * button would undo that.
+ */
 export function sayUndoable(message: string): void {
   const { work } = useStudio.getState();
   const id = toast(message, { action: { label: "Undo", onClick: () => useStudio.getState().undo() } });

@@ -42,10 +42,11 @@ export function CoatCard({ coat, index, count, item }: Props) {
     document.querySelector<HTMLInputElement>('[aria-label="Name of the coat"]')?.select();
   };
   const remove = () => {
-    const { coats = [] } = shownStyle(useStudio.getState().work!, itemOf(useStudio.getState().work!, useStudio.getState().selection.at(-1))) ?? {};
+    const { coats = [] } =
+      shownStyle(useStudio.getState().work!, itemOf(useStudio.getState().work!, useStudio.getState().selection.at(-1))) ?? {};
     changeStyle((s) => removeCoat(s, coat.id));
     if (chosen) set({ coatId: (coats[index + 1] ?? coats[index - 1])?.id ?? null });
-    focusNext("[data-coat]", index, '[data-add-coat]');
+    focusNext("[data-coat]", index, "[data-add-coat]");
     sayUndoable(`“${coat.name}” was taken off.`);
   };
   const duplicate = () => {
@@ -68,10 +69,10 @@ export function CoatCard({ coat, index, count, item }: Props) {
       e.stopPropagation();
     };
     if (e.key === "Enter") return choose();
-    if (e.key === "Delete" || e.key === "Backspace") return done(), remove();
-    if (command && e.key.toLowerCase() === "d") return done(), duplicate();
-    if (e.altKey && e.key === "ArrowLeft") return done(), move(-1);
-    if (e.altKey && e.key === "ArrowRight") return done(), move(1);
+    if (e.key === "Delete" || e.key === "Backspace") return (done(), remove());
+    if (command && e.key.toLowerCase() === "d") return (done(), duplicate());
+    if (e.altKey && e.key === "ArrowLeft") return (done(), move(-1));
+    if (e.altKey && e.key === "ArrowRight") return (done(), move(1));
     listeners?.onKeyDown?.(e);
   };
 
@@ -93,7 +94,11 @@ export function CoatCard({ coat, index, count, item }: Props) {
       onPointerEnter={() => set({ shownUpTo: coat.id })}
       onFocus={(e) => e.currentTarget.scrollIntoView({ block: "nearest", inline: "nearest" })}
       style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={clsx("group relative flex w-[136px] shrink-0 flex-col overflow-hidden rounded-lg border bg-sheet", chosen ? "border-accent shadow-[0_0_0_1px_var(--accent)]" : "border-rule hover:border-pencil", isDragging && "z-10 opacity-80 shadow-lg")}
+      className={clsx(
+        "group relative flex w-[136px] shrink-0 flex-col overflow-hidden rounded-lg border bg-sheet",
+        chosen ? "border-accent shadow-[0_0_0_1px_var(--accent)]" : "border-rule hover:border-pencil",
+        isDragging && "z-10 opacity-80 shadow-lg",
+      )}
     >
       {/* A middle grey, on which every ink can be told. */}
       <div className="relative min-h-0 grow bg-proof">
@@ -102,8 +107,19 @@ export function CoatCard({ coat, index, count, item }: Props) {
       <div className="flex h-7 shrink-0 items-center gap-1 pl-2">
         <span className="text-xs tabular-nums text-pencil">{index + 1}</span>
         <span className={clsx("min-w-0 grow truncate text-xs", !coat.on && "text-pencil line-through")}>{coat.name}</span>
-        <span className="flex" onPointerDown={(e) => e.stopPropagation()} onClick={(e) => e.stopPropagation()} onKeyDown={(e) => e.stopPropagation()}>
-          <IconButton side="top" label={coat.on ? "Switch this coat off" : "Switch this coat on"} className="!size-6" active={!coat.on} onClick={toggle}>
+        <span
+          className="flex"
+          onPointerDown={(e) => e.stopPropagation()}
+          onClick={(e) => e.stopPropagation()}
+          onKeyDown={(e) => e.stopPropagation()}
+        >
+          <IconButton
+            side="top"
+            label={coat.on ? "Switch this coat off" : "Switch this coat on"}
+            className="!size-6"
+            active={!coat.on}
+            onClick={toggle}
+          >
             {coat.on ? <Eye /> : <EyeOff />}
           </IconButton>
           <Menu
@@ -132,9 +148,26 @@ function CoatPicture({ coat, item }: { coat: Coat; item: ItemUpdate | undefined 
   const layer = item?.layers.find((l) => l.id === coat.id);
   const node = useStudio((s) => (item ? s.nodes.get(layerKey(item.id, coat.id)) : undefined));
   if (!item || !layer || !node || isEmpty(item.painted))
-    return <p className="flex h-full items-center justify-center px-2 text-center text-xs text-[#3c3935]">{!coat.on ? "off" : item?.kind === "lettering" && !item.carets.some((c) => c.index > 0) ? "no letters yet" : "nothing left of the letters"}</p>;
+    return (
+      <p className="flex h-full items-center justify-center px-2 text-center text-xs text-[#3c3935]">
+        {!coat.on
+          ? "off"
+          : item?.kind === "lettering" && !item.carets.some((c) => c.index > 0)
+            ? "no letters yet"
+            : "nothing left of the letters"}
+      </p>
+    );
   const b = item.painted;
   const margin = Math.max(b.maxX - b.minX, b.maxY - b.minY) * 0.06;
   const viewBox = `${b.minX - margin} ${b.minY - margin} ${b.maxX - b.minX + 2 * margin} ${b.maxY - b.minY + 2 * margin}`;
-  return <Layer node={node} viewBox={viewBox} transform="" opacity={Math.max(layer.opacity, 0.25)} blend="normal" className="absolute inset-0 size-full" />;
+  return (
+    <Layer
+      node={node}
+      viewBox={viewBox}
+      transform=""
+      opacity={Math.max(layer.opacity, 0.25)}
+      blend="normal"
+      className="absolute inset-0 size-full"
+    />
+  );
 }

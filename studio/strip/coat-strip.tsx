@@ -16,7 +16,10 @@ export function CoatStrip() {
   const { copied, coatId, set, changeStyle } = useStudio();
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates, keyboardCodes: { start: ["Space"], end: ["Space", "Enter"], cancel: ["Escape"] } }),
+    useSensor(KeyboardSensor, {
+      coordinateGetter: sortableKeyboardCoordinates,
+      keyboardCodes: { start: ["Space"], end: ["Space", "Enter"], cancel: ["Escape"] },
+    }),
   );
   const coats = style?.coats ?? [];
   const onDragEnd = ({ active, over }: DragEndEvent) => {
@@ -35,18 +38,31 @@ export function CoatStrip() {
         <IconButton side="right" label="Add a coat in front of the chosen one" disabled={!lettering} onClick={add} data-add-coat>
           <Plus />
         </IconButton>
-        <IconButton side="right" label={copied ? `Paste the coat “${copied.coat.name}”` : "Paste a coat: copy one first"} keys="Ctrl V" disabled={!lettering || !copied} onClick={pasteCopied}>
+        <IconButton
+          side="right"
+          label={copied ? `Paste the coat “${copied.coat.name}”` : "Paste a coat: copy one first"}
+          keys="Ctrl V"
+          disabled={!lettering || !copied}
+          onClick={pasteCopied}
+        >
           <ClipboardPaste />
         </IconButton>
       </div>
       {!lettering ? (
-        <p className="self-center px-5 text-pencil">Select a lettering or a shape to see its coats here, back to front from left to right.</p>
+        <p className="self-center px-5 text-pencil">
+          Select a lettering or a shape to see its coats here, back to front from left to right.
+        </p>
       ) : coats.length === 0 ? (
-        <p className="self-center px-5 text-pencil">No coats yet: nothing is painted. Add one with +, or choose a style in the drawer under Coats.</p>
+        <p className="self-center px-5 text-pencil">
+          No coats yet: nothing is painted. Add one with +, or choose a style in the drawer under Coats.
+        </p>
       ) : (
         <DndContext id="coats" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
           <SortableContext items={coats.map((c) => c.id)} strategy={horizontalListSortingStrategy}>
-            <ol className="flex min-w-0 grow items-stretch gap-2 scroll-px-3 overflow-x-auto px-3 py-2" onPointerLeave={() => set({ shownUpTo: null })}>
+            <ol
+              className="flex min-w-0 grow items-stretch gap-2 scroll-px-3 overflow-x-auto px-3 py-2"
+              onPointerLeave={() => set({ shownUpTo: null })}
+            >
               {coats.map((coat, i) => (
                 <CoatCard key={coat.id} coat={coat} index={i} count={coats.length} item={item} />
               ))}

@@ -1,6 +1,8 @@
 import type { Path } from "../../core/curves/path";
 
-/** How wide a strip along all outlines may differ, in units: what chords and grids of the reference leave open. Nothing is allowed by area. */
+/**
+ * How wide a strip along all outlines may differ, in units: what chords and grids of the reference leave open. Nothing is allowed by area.
+ */
 export const known = 0.0006;
 
 /** How many times coarser than usual the kernel's grid is for these shapes: it has room for 4096 units about their middle. */

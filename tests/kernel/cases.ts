@@ -21,8 +21,9 @@ export interface Verdict {
 }
 
 /**
- * How wide a strip along the outlines may differ, in units: what chords and grids of the reference leave open for booleans, what is seen by no one for
- * new outlines, which are fitted within 0.03 (along the source and along the outline, which are both counted). Nothing is allowed by area: that would hide a lost dot, or a spike on a large letter.
+ * How wide a strip along the outlines may differ, in units: what chords and grids of the reference leave open for booleans, what is seen by
+ * no one for new outlines, which are fitted within 0.03 (along the source and along the outline, which are both counted). Nothing is
+ * allowed by area: that would hide a lost dot, or a spike on a large letter.
  */
 const strip = { same: known, fresh: widestStrip / 2 };
 
@@ -53,7 +54,8 @@ export function judge(m: Clipper, seed: number, letters: readonly Path[]): Verdi
 }
 
 /** Outers positive: by nonzero the whole must be as large as by the sum of areas. */
-const windsRight = (polygons: readonly Polygon[]): boolean => polygons.length === 0 || polygons.reduce((s, p) => s + signedArea(p), 0) >= -0.02;
+const windsRight = (polygons: readonly Polygon[]): boolean =>
+  polygons.length === 0 || polygons.reduce((s, p) => s + signedArea(p), 0) >= -0.02;
 
 const round: Join = { kind: "round" };
 
@@ -82,24 +84,55 @@ export function caseOf(m: Clipper, kernel: CurveKernel, r: Random, letters: read
   if (isHair(ra())) return caseOf(m, kernel, r, letters);
   if (kind <= 6) {
     const d = r.pick([0.05, 0.5, 3, 10, 20, 60, -0.5, -3, -10, -15, -40, 150, 2000, -2000, r.between(-50, 80)]);
-    return { what: `grow ${d.toFixed(2)} round`, answer: () => kernel.grow(a, d, round), reference: () => grown(m, ra(), d, round, smoothPoints(a, fine)), inputs: [a], fresh: true };
+    return {
+      what: `grow ${d.toFixed(2)} round`,
+      answer: () => kernel.grow(a, d, round),
+      reference: () => grown(m, ra(), d, round, smoothPoints(a, fine)),
+      inputs: [a],
+      fresh: true,
+    };
   }
   if (kind === 7) {
     const p = randomPolygon(r);
     const d = r.pick([0.5, 3, 20, 60, -3, -15, -40, 150]);
     const join = r.pick<Join>([{ kind: "miter", limit: 4 }, { kind: "miter", limit: 1.5 }, { kind: "bevel" }]);
-    return { what: `grow ${d} ${join.kind}`, answer: () => kernel.grow(p, d, join), reference: () => grown(m, welded(m, p), d, join, smoothPoints(p, fine)), inputs: [p], fresh: true };
+    return {
+      what: `grow ${d} ${join.kind}`,
+      answer: () => kernel.grow(p, d, join),
+      reference: () => grown(m, welded(m, p), d, join, smoothPoints(p, fine)),
+      inputs: [p],
+      fresh: true,
+    };
   }
   if (kind === 8) {
     const way: Way = r.chance(0.6)
       ? { kind: "vector", x: r.pick([0, 40, -40, r.between(-300, 300)]), y: r.pick([0, 40, r.between(-300, 300)]) }
       : { kind: "point", x: r.between(-500, 1100), y: r.between(-500, 1100), by: r.pick([0.3, 0.9, 1, -0.5]) };
-    return { what: `sweep ${JSON.stringify(way)}`, answer: () => kernel.sweep(a, way).silhouette, reference: () => swept(m, ra(), way), inputs: [a], fresh: false, sweptBy: way.kind === "vector" ? Math.hypot(way.x, way.y) : 300 };
+    return {
+      what: `sweep ${JSON.stringify(way)}`,
+      answer: () => kernel.sweep(a, way).silhouette,
+      reference: () => swept(m, ra(), way),
+      inputs: [a],
+      fresh: false,
+      sweptBy: way.kind === "vector" ? Math.hypot(way.x, way.y) : 300,
+    };
   }
   if (kind === 9) {
     // A shape of curves that do not cross: which outers there are is then no question of a hair.
     const p = letters.length ? r.pick(letters) : a;
-    return { what: "plug", answer: () => kernel.plug(p), reference: () => clip(m, "Union", "NonZero", welded(m, p).filter((q) => signedArea(q) > 0)), inputs: [p], fresh: false };
+    return {
+      what: "plug",
+      answer: () => kernel.plug(p),
+      reference: () =>
+        clip(
+          m,
+          "Union",
+          "NonZero",
+          welded(m, p).filter((q) => signedArea(q) > 0),
+        ),
+      inputs: [p],
+      fresh: false,
+    };
   }
   if (kind === 10) {
     const line = randomLine(r);
@@ -115,8 +148,15 @@ export function caseOf(m: Clipper, kernel: CurveKernel, r: Random, letters: read
   }
   if (kind === 11) {
     const line = randomLine(r);
-    const stops = [{ at: 0, width: r.between(0, 40) }, { at: r.between(0.2, 0.8), width: r.between(5, 60) }, { at: 1, width: r.between(0, 40) }];
-    const half = (at: number) => (at <= stops[1].at ? stops[0].width + ((stops[1].width - stops[0].width) * at) / stops[1].at : stops[1].width + ((stops[2].width - stops[1].width) * (at - stops[1].at)) / (1 - stops[1].at)) / 2;
+    const stops = [
+      { at: 0, width: r.between(0, 40) },
+      { at: r.between(0.2, 0.8), width: r.between(5, 60) },
+      { at: 1, width: r.between(0, 40) },
+    ];
+    const half = (at: number) =>
+      (at <= stops[1].at
+        ? stops[0].width + ((stops[1].width - stops[0].width) * at) / stops[1].at
+        : stops[1].width + ((stops[2].width - stops[1].width) * (at - stops[1].at)) / (1 - stops[1].at)) / 2;
     return {
       what: "band tapered",
       answer: () => kernel.band(line, { width: 0, side: "centre", join: round, cap: "butt", dashes: [], taper: stops }),
@@ -132,8 +172,21 @@ export function caseOf(m: Clipper, kernel: CurveKernel, r: Random, letters: read
   const grow = (p: Path, by: number) => grown(m, welded(m, p), by, round, smoothPoints(p, fine));
   const more = () => kernel.grow(a, d + 6, round);
   if (chain === 0)
-    return { what: `grow ${d} less itself`, answer: () => kernel.subtract(kernel.grow(a, d, round), [a]), reference: () => clip(m, "Difference", "NonZero", grow(a, d), ra()), inputs: [a], fresh: true };
-  if (chain === 1) return { what: `grow ${d + 6}, shrink 6`, answer: () => kernel.grow(more(), -6, round), reference: () => grow(more(), -6), inputs: [a], fresh: true };
+    return {
+      what: `grow ${d} less itself`,
+      answer: () => kernel.subtract(kernel.grow(a, d, round), [a]),
+      reference: () => clip(m, "Difference", "NonZero", grow(a, d), ra()),
+      inputs: [a],
+      fresh: true,
+    };
+  if (chain === 1)
+    return {
+      what: `grow ${d + 6}, shrink 6`,
+      answer: () => kernel.grow(more(), -6, round),
+      reference: () => grow(more(), -6),
+      inputs: [a],
+      fresh: true,
+    };
   if (chain === 2)
     return {
       what: `exclude grow ${d + 6}, shrink 6, and grow ${d}`,
@@ -156,7 +209,8 @@ export function caseOf(m: Clipper, kernel: CurveKernel, r: Random, letters: read
 }
 
 /** Whether a shape, or a part of one, is on the average thinner than a tenth of a unit. */
-const isHair = (shape: readonly Polygon[]): boolean => shape.length === 0 || shape.some((p) => Math.abs(signedArea(p)) < 0.05 * perimeter(p));
+const isHair = (shape: readonly Polygon[]): boolean =>
+  shape.length === 0 || shape.some((p) => Math.abs(signedArea(p)) < 0.05 * perimeter(p));
 
 /** An open line of a few segments; it may cross itself. */
 function randomLine(r: Random): Path {

@@ -19,7 +19,13 @@ const precision = 4;
 export type Operation = "Union" | "Intersection" | "Difference" | "Xor";
 export type FillRule = "NonZero" | "Positive";
 
-export function clip(m: Clipper, operation: Operation, rule: FillRule, subjects: readonly Polygon[], clips: readonly Polygon[] = []): Polygon[] {
+export function clip(
+  m: Clipper,
+  operation: Operation,
+  rule: FillRule,
+  subjects: readonly Polygon[],
+  clips: readonly Polygon[] = [],
+): Polygon[] {
   const a = toPaths(m, subjects);
   const b = toPaths(m, clips);
   const solution = m.BooleanOpD(m.ClipType[operation], m.FillRule[rule], a, b, precision);

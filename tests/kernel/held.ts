@@ -29,7 +29,10 @@ export interface Held {
   readonly faults: readonly Fault[];
 }
 
-/** Sizes that letters come in, as a factor of 1000 units to the em: from a hundredth of a unit to a hundred thousand. Most are as they are set. */
+/**
+ * Sizes that letters come in, as a factor of 1000 units to the em: from a hundredth of a unit to a hundred thousand. Most are as they are
+ * set.
+ */
 const sizes = [1, 1, 1, 1, 1, 1, 0.00002, 0.0004, 0.04, 0.2, 3, 20, 100];
 
 /** Holds one case of the layered classes against Clipper2, boolean by boolean, and against what must hold of its areas. */
@@ -70,15 +73,18 @@ export function faultOf(m: Clipper, { op, inputs, result }: Call): Fault | undef
     const differing = clip(m, "Xor", "NonZero", got, wanted);
     const off = Math.abs(totalArea(differing));
     const allowed = strip * around + 1e-4;
-    fault = off <= allowed ? countFault(m, differing, 10 * strip) : { what: `${op} of ${inputs.length}`, off: off / zoom ** 2, allowed: allowed / zoom ** 2 };
+    fault =
+      off <= allowed
+        ? countFault(m, differing, 10 * strip)
+        : { what: `${op} of ${inputs.length}`, off: off / zoom ** 2, allowed: allowed / zoom ** 2 };
     if (!fault || !isOurs({ op, inputs, result }, differing, zoom)) return undefined;
   }
   return fault;
 }
 
 /**
- * Whether it is the kernel that is wrong where the two differ. The reference errs, too: at places within what differs the windings of the inputs are
- * counted, on the curves as they are. Where no such place is found, in something thin, it counts as the kernel's fault.
+ * Whether it is the kernel that is wrong where the two differ. The reference errs, too: at places within what differs the windings of the
+ * inputs are counted, on the curves as they are. Where no such place is found, in something thin, it counts as the kernel's fault.
  */
 function isOurs({ op, inputs, result }: Call, differing: readonly Polygon[], zoom: number): boolean {
   const r = new Random(1);
@@ -93,7 +99,12 @@ function isOurs({ op, inputs, result }: Call, differing: readonly Polygon[], zoo
       const [x, y] = [between(side(0)), between(side(1))];
       if (differing.filter((p) => holds(p, x, y)).length % 2 === 0) continue;
       const by = inputs.map((p) => covers(p, x / zoom, y / zoom));
-      const truth = { union: by.some(Boolean), intersect: by.every(Boolean), subtract: by[0] && !by.slice(1).some(Boolean), exclude: by.filter(Boolean).length % 2 === 1 }[op];
+      const truth = {
+        union: by.some(Boolean),
+        intersect: by.every(Boolean),
+        subtract: by[0] && !by.slice(1).some(Boolean),
+        exclude: by.filter(Boolean).length % 2 === 1,
+      }[op];
       if (truth === covers(result, x / zoom, y / zoom)) theirs++;
       else ours++;
     }
@@ -116,8 +127,9 @@ function answer(m: Clipper, op: BooleanName, [first, ...others]: readonly Polygo
 }
 
 /**
- * A part or a counter that is missing, or one too many: something that all differs and is left when a hair is taken off all round. Rings are not counted,
- * since where borders touch any of them may be linked; what is in one answer and not in the other is counted, however small it is.
+ * A part or a counter that is missing, or one too many: something that all differs and is left when a hair is taken off all round. Rings
+ * are not counted, since where borders touch any of them may be linked; what is in one answer and not in the other is counted, however
+ * small it is.
  */
 function countFault(m: Clipper, differing: readonly Polygon[], hair: number): Fault | undefined {
   if (!differing.some((p) => Math.abs(signedArea(p)) > hair * perimeter(p))) return undefined;

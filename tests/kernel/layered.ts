@@ -6,8 +6,8 @@ import { bySubtraction, randomStack, wrongPlaces } from "./stacks";
 import type { Trial } from "./trial";
 
 /**
- * What layered looks make of letters: shapes that share borders, lie a hair apart, wrap round each other, and are put together again. Each class asks
- * booleans of a trial and says what must hold of them.
+ * What layered looks make of letters: shapes that share borders, lie a hair apart, wrap round each other, and are put together again. Each
+ * class asks booleans of a trial and says what must hold of them.
  */
 export const classes = {
   /** Words moved by next to nothing, and by equal amounts. */
@@ -38,7 +38,9 @@ export const classes = {
     const a = t.r.chance(0.4) ? t.word() : t.shape();
     const by = 1 + t.r.pick([1, -1]) * 10 ** t.r.between(-9, -4);
     const { minX, minY } = a.bounds;
-    const b = t.r.chance(0.5) ? a.transform(scaling(by)) : a.transform(multiply(translation(minX, minY), multiply(scaling(by), translation(-minX, -minY))));
+    const b = t.r.chance(0.5)
+      ? a.transform(scaling(by))
+      : a.transform(multiply(translation(minX, minY), multiply(scaling(by), translation(-minX, -minY))));
     inclusion(t, a, b);
     t.exclude(a, b);
   },
@@ -115,7 +117,9 @@ export const classes = {
     for (let n = t.r.whole(1, 4); n > 0; n--) shapes.push(sized(t, neighbour(t, t.r.pick(shapes)), shapes[0]));
     const parts = shapes.map((s, i) => (i === 0 ? t.kernel.weld(s) : t.subtract(s, ...shapes.slice(0, i))));
     t.partition("stacked", parts, t.union(...shapes));
-    t.kernel.stack(shapes.map((s) => ({ path: t.kernel.weld(s) }))).forEach(({ path }, i) => t.same(`stack, part ${i}`, t.area(path), t.area(parts[i]), ...shapes));
+    t.kernel
+      .stack(shapes.map((s) => ({ path: t.kernel.weld(s) })))
+      .forEach(({ path }, i) => t.same(`stack, part ${i}`, t.area(path), t.area(parts[i]), ...shapes));
   },
 
   /** Inline, gap, shade and outline, all pairs united. */
@@ -136,11 +140,20 @@ export const classes = {
   /** Cells, half cells and quarter discs on a lattice. */
   lattice(t: Trial) {
     const cell = t.size * 100;
-    const pieces = ["M0 0H100V100H0Z", "M0 0H100L0 100Z", "M0 0H100C100 55.22847498 55.22847498 100 0 100Z", "M0 0H50V100H0Z", "M100 100C44.77152502 100 0 55.22847498 0 0H100Z"].map(parseSvgPath);
-    const some = () => t.kernel.union(Array.from({ length: t.r.whole(1, 6) }, () => {
-      const p = t.turned(t.r.pick(pieces), t.r.pick([0, 90, 180, 270]), 50, 50).transform(scaling(t.size));
-      return t.moved(p, t.r.whole(0, 3) * cell, t.r.whole(0, 3) * cell);
-    }));
+    const pieces = [
+      "M0 0H100V100H0Z",
+      "M0 0H100L0 100Z",
+      "M0 0H100C100 55.22847498 55.22847498 100 0 100Z",
+      "M0 0H50V100H0Z",
+      "M100 100C44.77152502 100 0 55.22847498 0 0H100Z",
+    ].map(parseSvgPath);
+    const some = () =>
+      t.kernel.union(
+        Array.from({ length: t.r.whole(1, 6) }, () => {
+          const p = t.turned(t.r.pick(pieces), t.r.pick([0, 90, 180, 270]), 50, 50).transform(scaling(t.size));
+          return t.moved(p, t.r.whole(0, 3) * cell, t.r.whole(0, 3) * cell);
+        }),
+      );
     const [a, b, c] = [some(), some(), some()];
     inclusion(t, a, b);
     t.partition("cells", [t.intersect(a, b), t.subtract(a, b), t.subtract(b, a)], t.union(a, b));

@@ -14,7 +14,11 @@ export async function openFace(id: string): Promise<Face> {
 
 /** The outlines of some letters, each from its own origin. */
 export const outlines = (face: Face, text: string): Path[] =>
-  [...text].map((c) => face.glyphOf(c)).filter((g) => g !== undefined).map((g) => face.outline(g)).filter((p) => !p.isEmpty);
+  [...text]
+    .map((c) => face.glyphOf(c))
+    .filter((g) => g !== undefined)
+    .map((g) => face.outline(g))
+    .filter((p) => !p.isEmpty);
 
 /** How many glyphs a face has: the number at byte 4 of the table "maxp" (OpenType 1.9). */
 export function glyphCount(face: Face): number {

@@ -19,8 +19,8 @@ const next = new Float64Array(2);
 
 /**
  * A grown (d > 0) or shrunk outline by its definition: to the shape are added, or from it taken, all the normals of its curves, d long,
- * and a join at every corner that opens. That is the shape of a stroke as SVG 2 computes it (section 13.7, common practice). The normals are
- * those of the curves, not of their chords, so that corners have their true directions. Separate shapes are shrunk each by itself.
+ * and a join at every corner that opens. That is the shape of a stroke as SVG 2 computes it (section 13.7, common practice). The normals
+ * are those of the curves, not of their chords, so that corners have their true directions. Separate shapes are shrunk each by itself.
  * @param shape contours that do not cross; outers positive
  * @param within how far the polygons may lie from the curves, in units
  */

@@ -79,7 +79,13 @@ function rectangle(r: Random): Path {
   const h = r.pick([0.005, 0.5, 20, 100, 300, 600]);
   const x = r.whole(0, 4) * 100;
   const y = r.whole(0, 4) * 100;
-  return new PathBuilder().move(x, y).line(x + w, y).line(x + w, y + h).line(x, y + h).close().build();
+  return new PathBuilder()
+    .move(x, y)
+    .line(x + w, y)
+    .line(x + w, y + h)
+    .line(x, y + h)
+    .close()
+    .build();
 }
 
 /** Smooth blob of cubics through points round a middle. */
@@ -106,11 +112,42 @@ function degenerate(r: Random): Path {
   return r.pick([
     () => new PathBuilder().move(x, y).build(),
     () => new PathBuilder().move(x, y).close().build(),
-    () => new PathBuilder().move(x, y).line(x + 300, y + d).line(x, y).close().build(),
-    () => new PathBuilder().move(x, y).line(x + 300, y).line(x + 300, y + d).line(x, y + d).close().build(),
-    () => new PathBuilder().move(x, y).cubic(x + 400, y, x - 100, y + d, x + 300, y).close().build(),
-    () => new PathBuilder().move(x, y).cubic(x, y, x + 100, y + 200, x + 100, y + 200).cubic(x + 100, y + 200, x, y, x, y).close().build(),
-    () => new PathBuilder().move(x, y).quad(x, y, x + 100, y + 40).line(x, y + 80).line(x, y).close().build(),
+    () =>
+      new PathBuilder()
+        .move(x, y)
+        .line(x + 300, y + d)
+        .line(x, y)
+        .close()
+        .build(),
+    () =>
+      new PathBuilder()
+        .move(x, y)
+        .line(x + 300, y)
+        .line(x + 300, y + d)
+        .line(x, y + d)
+        .close()
+        .build(),
+    () =>
+      new PathBuilder()
+        .move(x, y)
+        .cubic(x + 400, y, x - 100, y + d, x + 300, y)
+        .close()
+        .build(),
+    () =>
+      new PathBuilder()
+        .move(x, y)
+        .cubic(x, y, x + 100, y + 200, x + 100, y + 200)
+        .cubic(x + 100, y + 200, x, y, x, y)
+        .close()
+        .build(),
+    () =>
+      new PathBuilder()
+        .move(x, y)
+        .quad(x, y, x + 100, y + 40)
+        .line(x, y + 80)
+        .line(x, y)
+        .close()
+        .build(),
     () => ellipse(x, y, 200, Math.max(d, 0.01)),
   ])();
 }
@@ -160,10 +197,12 @@ export function neighbourOf(a: Path, r: Random, letters: readonly Path[]): Path 
   const kind = r.whole(0, 9);
   if (kind === 0) return a;
   if (kind === 1) return a.transform(near);
-  if (kind === 2) return a.transform(multiply(translation(300, 300), multiply(rotation(r.pick([0.001, 0.01, 0.1, 90, 180])), translation(-300, -300))));
+  if (kind === 2)
+    return a.transform(multiply(translation(300, 300), multiply(rotation(r.pick([0.001, 0.01, 0.1, 90, 180])), translation(-300, -300))));
   if (kind === 3) return a.transform([1, 0, 0, 1, r.pick([maxX - minX, 100, 0.5, 1e-4]), 0]); // edge to edge
   if (kind === 4) return backwards(a);
-  if (kind === 5) return a.transform(multiply(translation(minX, minY), multiply(scaling(r.pick([0.5, 0.999, 1.0001, 1.5])), translation(-minX, -minY))));
+  if (kind === 5)
+    return a.transform(multiply(translation(minX, minY), multiply(scaling(r.pick([0.5, 0.999, 1.0001, 1.5])), translation(-minX, -minY))));
   if (kind === 6) return reversedStart(a);
   const other = randomShape(r, letters);
   return other.transform([1, 0, 0, 1, r.between(-200, 200), r.between(-200, 200)]);

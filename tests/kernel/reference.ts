@@ -91,7 +91,8 @@ export function smoothPoints(path: Path, tolerance: number): Set<string> {
       const next = (k + 1) % c.size;
       directionAt(c.points, k * stride, c.degrees[k], 1, into);
       directionAt(c.points, next * stride, c.degrees[next], 0, out);
-      if (into[0] * out[0] + into[1] * out[1] < Math.cos(0.002)) points.delete(pointKey(c.points[next * stride], c.points[next * stride + 1]));
+      if (into[0] * out[0] + into[1] * out[1] < Math.cos(0.002))
+        points.delete(pointKey(c.points[next * stride], c.points[next * stride + 1]));
     }
   return points;
 }
@@ -112,13 +113,21 @@ export function wound(p: Polygon): Polygon {
  * @param lines points of lines; closed ones come back to their start
  * @param half half the width at a share of the whole length, from 0 to 1
  */
-export function stroked(m: Clipper, lines: readonly { points: Polygon; closed: boolean }[], half: (at: number) => number, join: Join, cap: Cap, smooth: ReadonlySet<string>): Polygon[] {
+export function stroked(
+  m: Clipper,
+  lines: readonly { points: Polygon; closed: boolean }[],
+  half: (at: number) => number,
+  join: Join,
+  cap: Cap,
+  smooth: ReadonlySet<string>,
+): Polygon[] {
   const pieces: Polygon[] = [];
   const add = (...points: number[]) => pieces.push(wound(Float64Array.from(points)));
   for (const { points, closed } of lines) {
     const p: number[] = [];
     for (let i = 0; i < points.length; i += 2)
-      if (p.length === 0 || Math.hypot(points[i] - p[p.length - 2], points[i + 1] - p[p.length - 1]) > 1e-4) p.push(points[i], points[i + 1]);
+      if (p.length === 0 || Math.hypot(points[i] - p[p.length - 2], points[i + 1] - p[p.length - 1]) > 1e-4)
+        p.push(points[i], points[i + 1]);
     if (closed && Math.hypot(p[0] - p[p.length - 2], p[1] - p[p.length - 1]) > 1e-4) p.push(p[0], p[1]);
     const n = p.length / 2 - 1;
     if (n < 1) continue;
@@ -140,17 +149,32 @@ export function stroked(m: Clipper, lines: readonly { points: Polygon; closed: b
       }
     }
     if (closed) continue;
-    for (const [i, k, sign] of [[0, 0, -1], [n, n - 1, 1]] as const) {
+    for (const [i, k, sign] of [
+      [0, 0, -1],
+      [n, n - 1, 1],
+    ] as const) {
       const [ux, uy] = dir(k).map((v) => v * sign);
       const [x, y, h] = [p[2 * i], p[2 * i + 1], d[i]];
-      if (cap === "square") add(x + h * uy, y - h * ux, x + h * (uy + ux), y - h * (ux - uy), x - h * (uy - ux), y + h * (ux + uy), x - h * uy, y + h * ux);
+      if (cap === "square")
+        add(x + h * uy, y - h * ux, x + h * (uy + ux), y - h * (ux - uy), x - h * (uy - ux), y + h * (ux + uy), x - h * uy, y + h * ux);
       if (cap === "round" && h > 0) addCorner(x, y, ux, uy, -ux, -uy, h, { kind: "round" }, false, add);
     }
   }
   return clip(m, "Union", "NonZero", pieces);
 }
 
-function addCorner(x: number, y: number, ax: number, ay: number, bx: number, by: number, half: number, join: Join, smooth: boolean, add: (...points: number[]) => void): void {
+function addCorner(
+  x: number,
+  y: number,
+  ax: number,
+  ay: number,
+  bx: number,
+  by: number,
+  half: number,
+  join: Join,
+  smooth: boolean,
+  add: (...points: number[]) => void,
+): void {
   const turn = Math.atan2(ax * by - ay * bx, ax * bx + ay * by);
   if (turn === 0 || half <= 0) return;
   const d = Math.sign(turn) * half;

@@ -20,10 +20,16 @@ export function randomStack(r: Random, kernel: CurveKernel, letters: readonly Pa
 }
 
 /**
- * The letters of a word and the sides of the solid that they are swept to, by the tone that their direction gives; nearest first. The letters are cut where
- * their sides begin and end: a curve and a part of it are flattened differently, and would cross by a hair many times.
+ * The letters of a word and the sides of the solid that they are swept to, by the tone that their direction gives; nearest first. The
+ * letters are cut where their sides begin and end: a curve and a part of it are flattened differently, and would cross by a hair many
+ * times.
  */
-export function solidOf(kernel: CurveKernel, letters: readonly Path[], way: { readonly x: number; readonly y: number }, tones = 12): Item[] {
+export function solidOf(
+  kernel: CurveKernel,
+  letters: readonly Path[],
+  way: { readonly x: number; readonly y: number },
+  tones = 12,
+): Item[] {
   const sides: { path: Path; label: string; depth: number }[] = [];
   const faces = letters.map((letter) => {
     const found = kernel.sweep(letter, { kind: "vector", ...way }).sides;
@@ -63,7 +69,10 @@ function cutAt(path: Path, parts: readonly SideFace[]): Path {
 export function bySubtraction(kernel: CurveKernel, items: readonly Item[]): Path[] {
   const parts = new Map<string | number, Path[]>();
   items.forEach(({ path, label }, i) => {
-    const seen = kernel.subtract(path, items.slice(0, i).map((n) => n.path));
+    const seen = kernel.subtract(
+      path,
+      items.slice(0, i).map((n) => n.path),
+    );
     const key = label ?? i;
     parts.set(key, [...(parts.get(key) ?? []), seen]);
   });
@@ -71,11 +80,16 @@ export function bySubtraction(kernel: CurveKernel, items: readonly Item[]): Path
 }
 
 /**
- * A raster of labels, worked out by counting windings: at how many of the places that lie clear of all outlines another part is seen than the nearest
- * item says.
+ * A raster of labels, worked out by counting windings: at how many of the places that lie clear of all outlines another part is seen than
+ * the nearest item says.
  * @param clear how far from an outline is clear of it, in units
  */
-export function wrongPlaces(items: readonly Item[], parts: readonly Path[], places: readonly (readonly [number, number])[], clear: number): number {
+export function wrongPlaces(
+  items: readonly Item[],
+  parts: readonly Path[],
+  places: readonly (readonly [number, number])[],
+  clear: number,
+): number {
   const numbers = new Map<string | number, number>();
   const partOf = items.map(({ label }, i) => {
     const key = label ?? i;

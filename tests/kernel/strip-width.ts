@@ -22,8 +22,8 @@ export const distances = [-80, -60, -50, -40, -30, -20, -15, -10, -5, -2, 2, 5, 
 export const widestStrip = 0.02;
 
 /**
- * Chords of the reference, in units, and up to which width they settle it: coarse ones first, which may themselves be some two thirds of a chord's height off
- * along both outlines, finer where those leave it open.
+ * Chords of the reference, in units, and up to which width they settle it: coarse ones first, which may themselves be some two thirds of a
+ * chord's height off along both outlines, finer where those leave it open.
  */
 const chords = [
   { within: 0.015, settles: 0.4 * widestStrip },
@@ -40,12 +40,27 @@ export function stripWidth(m: Clipper, kernel: CurveKernel, source: Path, { what
 }
 
 /** The same of several outlinings at one distance, of which most of the reference is the same. */
-export function stripWidths(m: Clipper, kernel: CurveKernel, source: Path, d: number, join: Join, whats: readonly Outlining["what"][]): number[] {
+export function stripWidths(
+  m: Clipper,
+  kernel: CurveKernel,
+  source: Path,
+  d: number,
+  join: Join,
+  whats: readonly Outlining["what"][],
+): number[] {
   const clean = kernel.weld(source);
   const side = d > 0 ? "outside" : "inside";
-  const made = whats.map((what) => flatten(what === "grow" ? kernel.grow(clean, d, join) : kernel.band(clean, { width: Math.abs(d), side, join, cap: "butt", dashes: [] }), 0.002));
+  const made = whats.map((what) =>
+    flatten(
+      what === "grow" ? kernel.grow(clean, d, join) : kernel.band(clean, { width: Math.abs(d), side, join, cap: "butt", dashes: [] }),
+      0.002,
+    ),
+  );
   const shape = contoursOf(clean, true);
-  const around = Math.max(flatten(clean, 0.01).reduce((sum, p) => sum + perimeter(p), 0), 1e-9);
+  const around = Math.max(
+    flatten(clean, 0.01).reduce((sum, p) => sum + perimeter(p), 0),
+    1e-9,
+  );
   let widths: number[] = [];
   for (const { within, settles } of chords) {
     const grown = grownByNormals(m, shape, d, join, within);

@@ -55,11 +55,13 @@ export class Trial {
   word(): Path {
     const letters = Array.from({ length: this.r.whole(2, 3) }, () => this.letter());
     let x = 0;
-    return this.union(...letters.map((l) => {
-      const placed = l.transform(translation(x - l.bounds.minX, 0));
-      x = placed.bounds.maxX + this.size * this.r.between(-60, 30);
-      return placed;
-    }));
+    return this.union(
+      ...letters.map((l) => {
+        const placed = l.transform(translation(x - l.bounds.minX, 0));
+        x = placed.bounds.maxX + this.size * this.r.between(-60, 30);
+        return placed;
+      }),
+    );
   }
 
   moved = (p: Path, x: number, y: number): Path => p.transform(translation(x, y));
@@ -89,9 +91,16 @@ export class Trial {
   /** That parts make up a whole, reunite to it, and have nothing in common. */
   partition(name: string, parts: readonly Path[], whole: Path): void {
     const around = [...parts, whole];
-    this.same(`${name}: sum`, parts.reduce((sum, p) => sum + this.area(p), 0), this.area(whole), ...around);
+    this.same(
+      `${name}: sum`,
+      parts.reduce((sum, p) => sum + this.area(p), 0),
+      this.area(whole),
+      ...around,
+    );
     this.same(`${name}: reunited`, this.area(this.union(...parts)), this.area(whole), ...around);
-    for (let i = 0; i < parts.length; i++) for (let j = 0; j < i; j++) this.same(`${name}: ${j} and ${i} in common`, this.area(this.intersect(parts[j], parts[i])), 0, parts[i], parts[j]);
+    for (let i = 0; i < parts.length; i++)
+      for (let j = 0; j < i; j++)
+        this.same(`${name}: ${j} and ${i} in common`, this.area(this.intersect(parts[j], parts[i])), 0, parts[i], parts[j]);
   }
 
   #known(around: readonly Path[]): number {

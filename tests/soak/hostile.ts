@@ -37,17 +37,28 @@ function damaged(bytes: Uint8Array, r: Random): Uint8Array {
 
 /** Values of a document changed for others that a schema may not expect. */
 function twisted(value: unknown, r: Random): unknown {
-  if (r.chance(0.01)) return r.pick<unknown>([null, -1, 1e308, NaN, "", "\u0000", "x".repeat(100_000), [], {}, "../../etc", true, [[[[]]]], "__proto__"]);
+  if (r.chance(0.01))
+    return r.pick<unknown>([null, -1, 1e308, NaN, "", "\u0000", "x".repeat(100_000), [], {}, "../../etc", true, [[[[]]]], "__proto__"]);
   if (Array.isArray(value)) return value.flatMap((v) => (r.chance(0.02) ? [] : r.chance(0.02) ? [twisted(v, r), v] : [twisted(v, r)]));
-  if (typeof value === "object" && value !== null) return Object.fromEntries(Object.entries(value).flatMap(([k, v]) => (r.chance(0.01) ? [] : [[r.chance(0.005) ? "__proto__" : k, twisted(v, r)]])));
+  if (typeof value === "object" && value !== null)
+    return Object.fromEntries(
+      Object.entries(value).flatMap(([k, v]) => (r.chance(0.01) ? [] : [[r.chance(0.005) ? "__proto__" : k, twisted(v, r)]])),
+    );
   return value;
 }
 
 /** Markup of groups, transforms, paths and uses that goes wrong in many ways. */
 function markup(r: Random): string {
-  const number = () => r.pick([String(r.between(-1000, 1000)), "1e308", "-1e-308", "NaN", "9".repeat(r.whole(1, 400)), "", ".", "1e", "--5"]);
-  const transform = () => Array.from({ length: r.whole(1, 20) }, () => `${r.pick(["translate", "scale", "rotate", "matrix", "skewX", "x"])}${r.pick(["(", "((", " ("])}${number()},${number()}${r.pick([")", "", "))"])}`).join(r.pick(["", " ", ","]));
-  const data = () => Array.from({ length: r.whole(1, 200) }, () => `${r.pick([..."MmLlHhVvCcQqSsTtAaZzX"])}${number()} ${number()} ${number()}`).join("");
+  const number = () =>
+    r.pick([String(r.between(-1000, 1000)), "1e308", "-1e-308", "NaN", "9".repeat(r.whole(1, 400)), "", ".", "1e", "--5"]);
+  const transform = () =>
+    Array.from(
+      { length: r.whole(1, 20) },
+      () =>
+        `${r.pick(["translate", "scale", "rotate", "matrix", "skewX", "x"])}${r.pick(["(", "((", " ("])}${number()},${number()}${r.pick([")", "", "))"])}`,
+    ).join(r.pick(["", " ", ","]));
+  const data = () =>
+    Array.from({ length: r.whole(1, 200) }, () => `${r.pick([..."MmLlHhVvCcQqSsTtAaZzX"])}${number()} ${number()} ${number()}`).join("");
   const element = (depth: number): string => {
     const kind = r.pick(["g", "path", "rect", "use", "svg", "symbol", "polygon", "circle", "text", "!"]);
     if (kind === "!") return r.pick(["<!-- ", "<![CDATA[", "&bad;", "<g", "</g>", "<?x?>", "\u0000"]);
@@ -58,7 +69,12 @@ function markup(r: Random): string {
 }
 
 /** Gives the server damaged fonts, pictures and documents, and the readers of files damaged SVGs and pieces, by seeds. */
-export async function hostile(served: Served, cases: number, firstSeed: number, tell: (done: number) => void = () => undefined): Promise<Hostility> {
+export async function hostile(
+  served: Served,
+  cases: number,
+  firstSeed: number,
+  tell: (done: number) => void = () => undefined,
+): Promise<Hostility> {
   const sum: Hostility = { given: 0, refused: 0, taken: 0, crashed: 0, hung: 0 };
   const fonts = shippedFaces.slice(0, 6).map((f) => readFileSync(`node_modules/${f.file}`));
   const photo = readFileSync("demo/files/ridge.jpg");
@@ -85,7 +101,8 @@ export async function hostile(served: Served, cases: number, firstSeed: number, 
     sum.given++;
     const kind = seed % 5;
     if (kind === 0) count((await served.file("/api/faces", "font", damaged(r.pick(fonts), r), "font.ttf")).status);
-    if (kind === 1) count((await served.file("/api/photos", "photo", damaged(photo.subarray(0, r.whole(100, photo.length)), r), "photo.jpg")).status);
+    if (kind === 1)
+      count((await served.file("/api/photos", "photo", damaged(photo.subarray(0, r.whole(100, photo.length)), r), "photo.jpg")).status);
     if (kind === 2) {
       const document = twisted(r.pick(documents), r) as { format?: string };
       count((await served.json("POST", document?.format === "vextal.style" ? "/api/styles" : "/api/pieces", document)).status);

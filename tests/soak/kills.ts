@@ -18,7 +18,10 @@ export interface Kills {
   torn: number;
 }
 
-/** Kills the server at random moments: while it starts for the first time, while pieces are saved and while photos come in. What it acknowledged must be there afterwards. */
+/**
+ * Kills the server at random moments: while it starts for the first time, while pieces are saved and while photos come in. What it
+ * acknowledged must be there afterwards.
+ */
 export async function killing(times: number, r: Random, tell: (done: number) => void = () => undefined): Promise<Kills> {
   const sum: Kills = { kills: 0, acknowledged: 0, lost: 0, torn: 0 };
   let folder = "";
@@ -35,7 +38,10 @@ export async function killing(times: number, r: Random, tell: (done: number) => 
     else {
       await served.ready();
       const until = Date.now() + r.between(5, 600);
-      await Promise.race([Promise.all([0, 1, 2].map((k) => saving(served, r, `${n}-${k}`, acknowledged, until))), new Promise((go) => setTimeout(go, until - Date.now()))]);
+      await Promise.race([
+        Promise.all([0, 1, 2].map((k) => saving(served, r, `${n}-${k}`, acknowledged, until))),
+        new Promise((go) => setTimeout(go, until - Date.now())),
+      ]);
     }
     await served.end("SIGKILL");
     sum.kills++;
@@ -48,7 +54,9 @@ export async function killing(times: number, r: Random, tell: (done: number) => 
         const { status, body } = await again.ask(address);
         if (status !== 200 || !body.includes(holds)) sum.lost++;
       }
-      const demo = JSON.parse((await again.ask("/api/pieces")).body.toString()).filter((e: { id: string }) => e.id.startsWith("demo-")).length;
+      const demo = JSON.parse((await again.ask("/api/pieces")).body.toString()).filter((e: { id: string }) =>
+        e.id.startsWith("demo-"),
+      ).length;
       if (demo !== demoPieces().length) sum.torn++;
       await again.end("SIGTERM");
     }
@@ -58,21 +66,34 @@ export async function killing(times: number, r: Random, tell: (done: number) => 
   return sum;
 }
 
-async function saving(served: Served, r: Random, name: string, acknowledged: { address: string; holds: string }[], until: number): Promise<void> {
+async function saving(
+  served: Served,
+  r: Random,
+  name: string,
+  acknowledged: { address: string; holds: string }[],
+  until: number,
+): Promise<void> {
   for (let i = 0; Date.now() < until && !served.ended; i++) {
     if (r.chance(0.2)) {
       const bytes = noise(r);
       const { status } = await served.file("/api/photos", "photo", bytes, "noise.png");
-      if (status === 201) acknowledged.push({ address: `/api/photos/${createHash("sha256").update(bytes).digest("hex").slice(0, 32)}`, holds: "PNG" });
+      if (status === 201)
+        acknowledged.push({ address: `/api/photos/${createHash("sha256").update(bytes).digest("hex").slice(0, 32)}`, holds: "PNG" });
       continue;
     }
     const id = `soak-${name}-${i}`;
     const piece = { ...board(word("Tea")), id, name: "First" };
     if ((await served.json("POST", "/api/pieces", piece)).status !== 201) continue;
     acknowledged.push({ address: `/api/pieces/${id}`, holds: '"First"' });
-    if ((await served.json("PUT", `/api/pieces/${id}`, { ...piece, name: "Second" }, { "if-match": '"1"' })).status === 200) acknowledged[acknowledged.findIndex((a) => a.address.endsWith(id))] = { address: `/api/pieces/${id}`, holds: '"Second"' };
+    if ((await served.json("PUT", `/api/pieces/${id}`, { ...piece, name: "Second" }, { "if-match": '"1"' })).status === 200)
+      acknowledged[acknowledged.findIndex((a) => a.address.endsWith(id))] = { address: `/api/pieces/${id}`, holds: '"Second"' };
     // A replace that was not acknowledged may have happened.
-    else acknowledged.splice(acknowledged.findIndex((a) => a.address.endsWith(`/${id}`)), 1, { address: `/api/pieces/${id}`, holds: id });
+    else
+      acknowledged.splice(
+        acknowledged.findIndex((a) => a.address.endsWith(`/${id}`)),
+        1,
+        { address: `/api/pieces/${id}`, holds: id },
+      );
   }
 }
 

@@ -17,7 +17,11 @@ export function timesOf(ms: readonly number[], wrong: number): Times {
 }
 
 /** Readers of the shelf, savers and exporters, all at once. Each waits a moment between two rounds, as a quick hand does. */
-export async function load(served: Served, seconds: number, who: { readers: number; savers: number; exporters: number }): Promise<Record<"list" | "piece" | "picture" | "save" | "export", Times>> {
+export async function load(
+  served: Served,
+  seconds: number,
+  who: { readers: number; savers: number; exporters: number },
+): Promise<Record<"list" | "piece" | "picture" | "save" | "export", Times>> {
   const ms: Record<string, number[]> = { list: [], piece: [], picture: [], save: [], export: [] };
   const wrong: Record<string, number> = { list: 0, piece: 0, picture: 0, save: 0, export: 0 };
   const note = <T extends { status: number; ms: number }>(kind: string, answer: T, expected: number): T => {
@@ -40,7 +44,11 @@ export async function load(served: Served, seconds: number, who: { readers: numb
     const piece = { ...board(word("Tea")), id: `load-${k}-${Date.now()}` };
     let revision = JSON.parse(note("save", await served.json("POST", "/api/pieces", piece), 201).body.toString()).revision as number;
     for (let i = 0; Date.now() < until; i++) {
-      const answer = note("save", await served.json("PUT", `/api/pieces/${piece.id}`, { ...piece, name: `Saved ${i}` }, { "if-match": `"${revision}"` }), 200);
+      const answer = note(
+        "save",
+        await served.json("PUT", `/api/pieces/${piece.id}`, { ...piece, name: `Saved ${i}` }, { "if-match": `"${revision}"` }),
+        200,
+      );
       if (answer.status === 200) revision = JSON.parse(answer.body.toString()).revision;
       await pause(350, k);
     }
@@ -48,7 +56,11 @@ export async function load(served: Served, seconds: number, who: { readers: numb
   const exporter = async (k: number) => {
     for (let i = 0; Date.now() < until; i++) {
       const file = { format: "vextal.file", version: 1, piece: board(word(`Night ${i}`)), styles: [styleOf()] };
-      note("export", await served.json("POST", "/api/png", { file, area: { kind: "board" }, ground: true, size: { kind: "times", times: 2 } }), 200);
+      note(
+        "export",
+        await served.json("POST", "/api/png", { file, area: { kind: "board" }, ground: true, size: { kind: "times", times: 2 } }),
+        200,
+      );
       await pause(500, k);
     }
   };
@@ -58,8 +70,16 @@ export async function load(served: Served, seconds: number, who: { readers: numb
   return { list: of("list"), piece: of("piece"), picture: of("picture"), save: of("save"), export: of("export") };
 }
 
-/** Brings a font in and takes it away again, over and over; each has bytes of its own. @returns how many were not taken, and megabytes of the server before and after */
-export async function fontsInAndOut(served: Served, times: number, font: Uint8Array, tell: (done: number) => void = () => undefined): Promise<{ wrong: number; before: number; after: number }> {
+/**
+ * Brings a font in and takes it away again, over and over; each has bytes of its own.
+ * @returns how many were not taken, and megabytes of the server before and after
+ */
+export async function fontsInAndOut(
+  served: Served,
+  times: number,
+  font: Uint8Array,
+  tell: (done: number) => void = () => undefined,
+): Promise<{ wrong: number; before: number; after: number }> {
   let wrong = 0;
   let before = served.memory;
   for (let n = 0; n < times; n++) {
@@ -72,8 +92,10 @@ export async function fontsInAndOut(served: Served, times: number, font: Uint8Ar
       wrong++;
       continue;
     }
-    for (const { id } of JSON.parse(body.toString())) if ((await served.ask(`/api/faces/${id}`, { method: "DELETE" })).status !== 204) wrong++;
-    // What is loaded once is loaded by then, and the collector has found its rhythm: what is still reachable after it is the same from the first font on.
+    for (const { id } of JSON.parse(body.toString()))
+      if ((await served.ask(`/api/faces/${id}`, { method: "DELETE" })).status !== 204) wrong++;
+    // What is loaded once is loaded by then, and the collector has found its rhythm: what is still reachable after it is the same from the
+    // first font on.
     if (n === Math.min(200, times >> 1)) before = served.memory;
     if ((n + 1) % 100 === 0) tell(n + 1);
   }

@@ -17,7 +17,8 @@ export class Served {
   static async start(folder: string): Promise<Served> {
     const port = await freePort();
     const child = spawn(process.execPath, ["scripts/serve.mjs", "127.0.0.1", String(port)], {
-      env: { ...process.env, NODE_ENV: "production", NODE_OPTIONS: "", DATABASE_URL: `file:${path.join(folder, "soak.db")}` }, stdio: "ignore",
+      env: { ...process.env, NODE_ENV: "production", NODE_OPTIONS: "", DATABASE_URL: `file:${path.join(folder, "soak.db")}` },
+      stdio: "ignore",
     });
     return new Served(`http://127.0.0.1:${port}`, child);
   }

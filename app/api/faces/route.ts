@@ -18,7 +18,12 @@ export const POST = (request: Request) =>
   answer(async () => {
     const { form, file } = await formFile(request, "font", mostFontBytes);
     const licence = form.get("licence");
-    const added = await addOwn(await database(), file.name.slice(0, 120) || "This file", new Uint8Array(await file.arrayBuffer()), typeof licence === "string" ? licence : "");
+    const added = await addOwn(
+      await database(),
+      file.name.slice(0, 120) || "This file",
+      new Uint8Array(await file.arrayBuffer()),
+      typeof licence === "string" ? licence : "",
+    );
     (await serverEngine()).forget();
     return Response.json(added, { status: 201 });
   });

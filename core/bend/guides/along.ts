@@ -8,9 +8,21 @@ import type { AnchoredGuide, GuideContext } from "../guide-kind";
 
 /** Settings that any drawn line has, wherever it comes from. */
 export const alongParams = {
-  start: { type: "number", label: "Start", hint: "Where on the line the words are, from its start to its end", default: 50, min: 0, max: 100, step: 1, suffix: "%" },
+  start: {
+    type: "number",
+    label: "Start",
+    hint: "Where on the line the words are, from its start to its end",
+    default: 50,
+    min: 0,
+    max: 100,
+    step: 1,
+    suffix: "%",
+  },
   way: {
-    type: "choice", label: "Runs", hint: "Which way the words read along the line", default: "upright",
+    type: "choice",
+    label: "Runs",
+    hint: "Which way the words read along the line",
+    default: "upright",
     options: [
       { value: "upright", label: "Upright", hint: "Whichever way the words are not upside down where they stand" },
       { value: "along", label: "Along", hint: "From the start of the line to its end" },
@@ -28,7 +40,8 @@ export function guideAlong(path: Path, values: Record<string, unknown>, { left, 
     const all = contoursOf(path, false).map((c) => new Track(c));
     return all.reduce<Track | null>((best, t) => (t.length > 1e-6 && (!best || t.length > best.length) ? t : best), null);
   });
-  if (!track) return { guide: straightGuide(left, 0, width), anchor: -left, message: "The guide line has no length, so the words stand straight." };
+  if (!track)
+    return { guide: straightGuide(left, 0, width), anchor: -left, message: "The guide line has no length, so the words stand straight." };
   const at = ((values.start as number) / 100) * track.length;
   track.at(at, place);
   const back = values.way === "back" || (values.way === "upright" && place[2] < 0);

@@ -19,7 +19,7 @@ export function angleOfRise(rise: number): number {
   return (Math.sign(rise) * (low + high)) / 2;
 }
 /** Where the rise of an arc of given length is largest: tan(a / 4) = a / 2, from setting its derivative to nothing. */
-export const steepest = 4.662244740;
+export const steepest = 4.66224474;
 
 /** An arc through the words whose middle stays where it is. @param angle radians; positive arches up */
 function arcThrough(angle: number, left: number, width: number): AnchoredGuide {
@@ -36,14 +36,37 @@ export const arc: GuideKind = {
   hint: "Part of a circle, as wide as the words",
   params: {
     by: {
-      type: "choice", label: "Set by", hint: "How the arc is given", default: "angle",
+      type: "choice",
+      label: "Set by",
+      hint: "How the arc is given",
+      default: "angle",
       options: [
         { value: "angle", label: "Angle", hint: "How much of a circle the words take" },
         { value: "rise", label: "Rise", hint: "How far the middle stands above the ends" },
       ],
     },
-    angle: { type: "number", label: "Angle", hint: "How much of a circle the words take: 180 is half a circle, below 0 it hangs", default: 60, min: -358, max: 358, step: 1, suffix: "°", when: (v) => v.by === "angle" },
-    rise: { type: "number", label: "Rise", hint: "How far the middle stands above the ends, as a share of the words' length; below 0 it hangs", default: 12, min: -36, max: 36, step: 1, suffix: "%", when: (v) => v.by === "rise" },
+    angle: {
+      type: "number",
+      label: "Angle",
+      hint: "How much of a circle the words take: 180 is half a circle, below 0 it hangs",
+      default: 60,
+      min: -358,
+      max: 358,
+      step: 1,
+      suffix: "°",
+      when: (v) => v.by === "angle",
+    },
+    rise: {
+      type: "number",
+      label: "Rise",
+      hint: "How far the middle stands above the ends, as a share of the words' length; below 0 it hangs",
+      default: 12,
+      min: -36,
+      max: 36,
+      step: 1,
+      suffix: "%",
+      when: (v) => v.by === "rise",
+    },
   },
   make: (values, { left, width }) =>
     arcThrough(values.by === "rise" ? angleOfRise((values.rise as number) / 100) : ((values.angle as number) * Math.PI) / 180, left, width),

@@ -12,7 +12,10 @@ export const drawn: GuideKind = {
   hint: "A curve of your own, drawn and edited on the bench",
   params: {
     line: {
-      type: "strand", label: "Line", hint: "Its nodes, in thousandths of the em", default: {
+      type: "strand",
+      label: "Line",
+      hint: "Its nodes, in thousandths of the em",
+      default: {
         closed: false,
         nodes: [
           { x: -1500, y: 300, inX: 0, inY: 0, outX: 500, outY: -600, smooth: true },
@@ -25,6 +28,10 @@ export const drawn: GuideKind = {
   },
   make: (values, context) => {
     const line = values.line as Strand;
-    return guideAlong(paths(JSON.stringify(line), () => pathOfStrands([line])), values, context);
+    return guideAlong(
+      paths(JSON.stringify(line), () => pathOfStrands([line])),
+      values,
+      context,
+    );
   },
 };

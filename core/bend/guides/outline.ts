@@ -12,7 +12,14 @@ export const outline: GuideKind = {
   },
   make: (values, context) => {
     const path = context.outline(values.shape as string);
-    if (!path) return { guide: straightGuide(context.left, 0, context.width), anchor: -context.left, message: values.shape ? "The shape that these words ran along is gone, so they stand straight." : "Choose a shape for these words to run along." };
+    if (!path)
+      return {
+        guide: straightGuide(context.left, 0, context.width),
+        anchor: -context.left,
+        message: values.shape
+          ? "The shape that these words ran along is gone, so they stand straight."
+          : "Choose a shape for these words to run along.",
+      };
     return guideAlong(path, values, context);
   },
 };

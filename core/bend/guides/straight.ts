@@ -6,7 +6,16 @@ export const straight: GuideKind = {
   label: "Straight",
   hint: "A straight line, level or climbing",
   params: {
-    climb: { type: "number", label: "Climb", hint: "How steeply the line rises to the right", default: 0, min: -89, max: 89, step: 1, suffix: "°" },
+    climb: {
+      type: "number",
+      label: "Climb",
+      hint: "How steeply the line rises to the right",
+      default: 0,
+      min: -89,
+      max: 89,
+      step: 1,
+      suffix: "°",
+    },
   },
   make: ({ climb }, { left, width }) => {
     const angle = -(climb as number);

@@ -28,7 +28,10 @@ export const blend: FinishKind = {
   hint: "How the coat mixes with what is below",
   params: {
     mode: {
-      type: "choice", label: "Blend mode", hint: "How the coat mixes with what is below (W3C Compositing)", default: "normal",
+      type: "choice",
+      label: "Blend mode",
+      hint: "How the coat mixes with what is below (W3C Compositing)",
+      default: "normal",
       options: blendModes.map((mode) => ({ value: mode, label: label(mode), hint: hints[mode] })),
     },
   },

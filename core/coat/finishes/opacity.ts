@@ -5,7 +5,16 @@ export const opacity: FinishKind = {
   label: "Opacity",
   hint: "How much of what is below shows through the coat",
   params: {
-    amount: { type: "number", label: "Opacity", hint: "100 % covers, 0 % is not seen", default: 100, min: 0, max: 100, step: 1, suffix: "%" },
+    amount: {
+      type: "number",
+      label: "Opacity",
+      hint: "100 % covers, 0 % is not seen",
+      default: 100,
+      min: 0,
+      max: 100,
+      step: 1,
+      suffix: "%",
+    },
   },
   apply: (layer, values) => ({ ...layer, opacity: layer.opacity * ((values.amount as number) / 100) }),
 };

@@ -9,6 +9,5 @@ export const grow: FormStepKind = {
     amount: { type: "length", label: "Amount", hint: "How far the outline moves out", default: 3, min: 0, max: 1000 },
     ...joinParams,
   },
-  apply: (shape, values, { kernel, units }) =>
-    eachPart(shape, (path) => kernel.grow(path, units(values.amount as number), joinOf(values))),
+  apply: (shape, values, { kernel, units }) => eachPart(shape, (path) => kernel.grow(path, units(values.amount as number), joinOf(values))),
 };

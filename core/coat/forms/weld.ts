@@ -49,6 +49,11 @@ export function weldGroup(group: readonly Part[], kernel: Kernel): readonly Part
   if (group.length === 1) return alone();
   // By identity and place relative to the first, so that a word that moves as a whole is not welded again.
   const key = kernel.name + group.map((p) => `${numberOf(p.path)},${(p.x - first.x).toFixed(3)},${(p.y - first.y).toFixed(3)}`).join(";");
-  const path = welded(key, () => kernel.joined(group.map((p) => p.path), group.map((p) => ({ x: p.x - first.x, y: p.y - first.y }))));
+  const path = welded(key, () =>
+    kernel.joined(
+      group.map((p) => p.path),
+      group.map((p) => ({ x: p.x - first.x, y: p.y - first.y })),
+    ),
+  );
   return path ? [{ ...first, path }] : alone();
 }

@@ -12,7 +12,10 @@ export const stroke: LayKind = {
   params: {
     width: { type: "length", label: "Width", hint: "How wide the stroke is", default: 2, min: 0, max: 1000 },
     side: {
-      type: "choice", label: "Side", hint: "Where the stroke lies", default: "centre",
+      type: "choice",
+      label: "Side",
+      hint: "Where the stroke lies",
+      default: "centre",
       options: [
         { value: "inside", label: "Inside", hint: "Within the form" },
         { value: "centre", label: "Centre", hint: "Half in, half out" },
@@ -21,11 +24,17 @@ export const stroke: LayKind = {
     },
     ...joinParams,
     dashes: {
-      type: "lengths", label: "Dashes", hint: "Lengths painted and left out in turn, such as 4 2; empty for an unbroken stroke",
+      type: "lengths",
+      label: "Dashes",
+      hint: "Lengths painted and left out in turn, such as 4 2; empty for an unbroken stroke",
       default: [],
     },
     cap: {
-      type: "choice", label: "Caps", hint: "How dashes end", default: "butt", when: dashed,
+      type: "choice",
+      label: "Caps",
+      hint: "How dashes end",
+      default: "butt",
+      when: dashed,
       options: [
         { value: "butt", label: "Butt", hint: "Cut off at the end" },
         { value: "round", label: "Round", hint: "Ended by half a circle" },

@@ -8,8 +8,14 @@ export const flat: PaintKind = {
   params: {
     ink: { type: "ink", label: "Ink", hint: "The ink of the style that colours this coat", default: "face" },
     opacity: {
-      type: "number", label: "Ink opacity", hint: "How much of what is below shows through the ink",
-      default: 100, min: 0, max: 100, step: 1, suffix: "%",
+      type: "number",
+      label: "Ink opacity",
+      hint: "How much of what is below shows through the ink",
+      default: 100,
+      min: 0,
+      max: 100,
+      step: 1,
+      suffix: "%",
     },
   },
   apply: (shape, values, { ink }) => {

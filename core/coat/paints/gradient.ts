@@ -15,7 +15,10 @@ export const gradient: PaintKind = {
   hint: "Two or more inks that run into each other",
   params: {
     shape: {
-      type: "choice", label: "Shape", hint: "How the colours run", default: "linear",
+      type: "choice",
+      label: "Shape",
+      hint: "How the colours run",
+      default: "linear",
       options: [
         { value: "linear", label: "Linear", hint: "Along a straight line" },
         { value: "radial", label: "Radial", hint: "Outwards from a centre" },
@@ -23,11 +26,19 @@ export const gradient: PaintKind = {
     },
     span: spanParam,
     stops: {
-      type: "stops", label: "Stops", hint: "The inks along the gradient, each with its place and opacity",
-      default: [{ at: 0, ink: "face", opacity: 100 }, { at: 100, ink: "edge", opacity: 100 }],
+      type: "stops",
+      label: "Stops",
+      hint: "The inks along the gradient, each with its place and opacity",
+      default: [
+        { at: 0, ink: "face", opacity: 100 },
+        { at: 100, ink: "edge", opacity: 100 },
+      ],
     },
     mix: {
-      type: "choice", label: "Mix", hint: "How the colours between two stops are found", default: "srgb",
+      type: "choice",
+      label: "Mix",
+      hint: "How the colours between two stops are found",
+      default: "srgb",
       options: [
         { value: "srgb", label: "Plain", hint: "Straight through sRGB, as SVG does" },
         { value: "oklab", label: "Even", hint: "Through OKLab: steps that look even, without a muddy middle" },

@@ -30,13 +30,28 @@ describe("where a photo lies (CSS Images Module Level 3, object-fit and object-p
 });
 
 describe("a photo as paint", () => {
-  const shape = { parts: [{ path: rectangle(0, 0, 100, 100), x: 0, y: 0, line: 0 }, { path: rectangle(0, 0, 100, 100), x: 300, y: 0, line: 0 }] };
+  const shape = {
+    parts: [
+      { path: rectangle(0, 0, 100, 100), x: 0, y: 0, line: 0 },
+      { path: rectangle(0, 0, 100, 100), x: 300, y: 0, line: 0 },
+    ],
+  };
   const context = { ink: () => "#000000", board: { width: 800, height: 400, toItem: translation(-50, -20) } };
   const painted = (values: Record<string, unknown>) => photo.apply(shape, { ...newStep(photo), photo: wide, ...values }, context);
-  const layer = (values: Record<string, unknown>): SceneLayer => ({ id: "c", label: "Photo", opacity: 1, blend: "normal", bounds: box(0, 0, 400, 100), ...painted(values) });
+  const layer = (values: Record<string, unknown>): SceneLayer => ({
+    id: "c",
+    label: "Photo",
+    opacity: 1,
+    blend: "normal",
+    bounds: box(0, 0, 400, 100),
+    ...painted(values),
+  });
   const item = { id: "i", label: "I", matrix: translation(0, 0), layers: [] };
   const source: PhotoSource = (id) => ({ "xlink:href": `data:${id}` });
-  const find = (node: SvgNode, name: string): SvgNode[] => [...(node.name === name ? [node] : []), ...(node.children ?? []).flatMap((c) => find(c, name))];
+  const find = (node: SvgNode, name: string): SvgNode[] => [
+    ...(node.name === name ? [node] : []),
+    ...(node.children ?? []).flatMap((c) => find(c, name)),
+  ];
 
   test("runs over all letters, or starts again in each, or is the board's", () => {
     expect(painted({ span: "lettering" }).fills).toMatchObject([{ kind: "photo", photo: wide.id, area: box(0, 0, 400, 100), opacity: 1 }]);
@@ -50,11 +65,25 @@ describe("a photo as paint", () => {
     const node = layerNode(layer({ span: "lettering", fit: "contain", scale: 50 }), item, "p", source);
     const [pattern] = find(node, "pattern");
     // 200 x 50 in the middle of 400 x 100.
-    expect(pattern.attributes).toMatchObject({ patternUnits: "userSpaceOnUse", width: "400", height: "100", patternTransform: "matrix(1 0 0 1 0 0)" });
-    expect(find(node, "image")[0].attributes).toEqual({ x: "100", y: "25", width: "200", height: "50", preserveAspectRatio: "none", "xlink:href": `data:${wide.id}` });
+    expect(pattern.attributes).toMatchObject({
+      patternUnits: "userSpaceOnUse",
+      width: "400",
+      height: "100",
+      patternTransform: "matrix(1 0 0 1 0 0)",
+    });
+    expect(find(node, "image")[0].attributes).toEqual({
+      x: "100",
+      y: "25",
+      width: "200",
+      height: "50",
+      preserveAspectRatio: "none",
+      "xlink:href": `data:${wide.id}`,
+    });
     expect(find(node, "path").map((p) => p.attributes.fill)).toEqual(["url(#pf0)", "url(#pf0)"]);
     // Larger than what it covers, the tile starts where the photo does.
-    expect(find(layerNode(layer({ span: "letter", opacity: 40 }), item, "p", source), "pattern")[0].attributes.patternTransform).toBe("matrix(1 0 0 1 -150 0)");
+    expect(find(layerNode(layer({ span: "letter", opacity: 40 }), item, "p", source), "pattern")[0].attributes.patternTransform).toBe(
+      "matrix(1 0 0 1 -150 0)",
+    );
     expect(find(layerNode(layer({ opacity: 40 }), item, "p", source), "path")[0].attributes["fill-opacity"]).toBe("0.4");
   });
 

@@ -18,20 +18,53 @@ export const photo: PaintKind = {
     photo: { type: "photo", label: "Photo", hint: "A PNG, JPEG or WebP file; kept with the pieces on the shelf", default: null },
     span: { ...spanParam, when: (v) => v.photo !== null },
     fit: {
-      type: "choice", label: "Fit", hint: "How large the photo is in what it stretches over", default: "cover",
+      type: "choice",
+      label: "Fit",
+      hint: "How large the photo is in what it stretches over",
+      default: "cover",
       options: [
         { value: "cover", label: "Fills", hint: "As small as leaves nothing bare; the rest is cut off" },
         { value: "contain", label: "Whole", hint: "As large as it is seen whole; what is left stays bare" },
       ],
       when: (v) => v.photo !== null,
     },
-    scale: { type: "number", label: "Scale", hint: "Larger or smaller than it fits by itself", default: 100, min: 10, max: 1000, step: 1, suffix: "%", when: (v) => v.photo !== null },
-    place: { type: "place", label: "Place", hint: "Which share of the photo lies at the same share of what it stretches over", default: { x: 0.5, y: 0.5 }, when: (v) => v.photo !== null },
-    opacity: { type: "number", label: "Opacity", hint: "How much of what is below shows through the photo", default: 100, min: 0, max: 100, step: 1, suffix: "%", when: (v) => v.photo !== null },
+    scale: {
+      type: "number",
+      label: "Scale",
+      hint: "Larger or smaller than it fits by itself",
+      default: 100,
+      min: 10,
+      max: 1000,
+      step: 1,
+      suffix: "%",
+      when: (v) => v.photo !== null,
+    },
+    place: {
+      type: "place",
+      label: "Place",
+      hint: "Which share of the photo lies at the same share of what it stretches over",
+      default: { x: 0.5, y: 0.5 },
+      when: (v) => v.photo !== null,
+    },
+    opacity: {
+      type: "number",
+      label: "Opacity",
+      hint: "How much of what is below shows through the photo",
+      default: 100,
+      min: 0,
+      max: 100,
+      step: 1,
+      suffix: "%",
+      when: (v) => v.photo !== null,
+    },
   },
   apply: (shape, values, context) => {
     const chosen = values.photo as Photo | null;
-    if (!chosen) return { fills: [{ kind: "flat", colour: unexposed, opacity: 1 }], paths: shape.parts.map((p) => ({ path: p.path, x: p.x, y: p.y, fill: 0 })) };
+    if (!chosen)
+      return {
+        fills: [{ kind: "flat", colour: unexposed, opacity: 1 }],
+        paths: shape.parts.map((p) => ({ path: p.path, x: p.x, y: p.y, fill: 0 })),
+      };
     const fills: SceneFill[] = [];
     const fillOf = new Map<Part, number>();
     for (const { box, matrix, parts } of paintSpans(shape, values.span as Span, context)) {
@@ -48,7 +81,13 @@ export const photo: PaintKind = {
  * Module Level 3, sections 4.5 and 4.6), then scaled about the place.
  * @param place 0, 0 is the top left, 1, 1 the bottom right, of box and photo alike
  */
-export function fitted(size: { width: number; height: number }, box: Bounds, fit: Fit, scale: number, place: { x: number; y: number }): Bounds {
+export function fitted(
+  size: { width: number; height: number },
+  box: Bounds,
+  fit: Fit,
+  scale: number,
+  place: { x: number; y: number },
+): Bounds {
   const [w, h] = [box.maxX - box.minX, box.maxY - box.minY];
   const [kx, ky] = [w / size.width, h / size.height];
   const k = (fit === "cover" ? Math.max(kx, ky) : Math.min(kx, ky)) * scale;

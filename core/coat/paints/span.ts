@@ -31,10 +31,13 @@ export interface PaintSpan {
 
 /** The runs of a paint over a shape. */
 export function paintSpans(shape: Shape, span: Span, { board }: PaintContext): PaintSpan[] {
-  if (span === "board") return [{ parts: shape.parts, box: { minX: 0, minY: 0, maxX: board.width, maxY: board.height }, matrix: board.toItem }];
+  if (span === "board")
+    return [{ parts: shape.parts, box: { minX: 0, minY: 0, maxX: board.width, maxY: board.height }, matrix: board.toItem }];
   const grouped =
-    span === "letter" ? shape.parts.map((p) => [p])
-    : span === "lettering" ? [shape.parts]
-    : [...new Set(shape.parts.map((p) => p.line))].map((line) => shape.parts.filter((p) => p.line === line));
+    span === "letter"
+      ? shape.parts.map((p) => [p])
+      : span === "lettering"
+        ? [shape.parts]
+        : [...new Set(shape.parts.map((p) => p.line))].map((line) => shape.parts.filter((p) => p.line === line));
   return grouped.filter((parts) => parts.length).map((parts) => ({ parts, box: boundsOf(parts) }));
 }

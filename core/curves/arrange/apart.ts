@@ -44,7 +44,10 @@ export function bordersApart(field: Field, labelOf: Labels): Border[] {
   return borders;
 }
 
-/** Whether a contour that does not meet itself runs counterclockwise, with what lies inside on its left: at its leftmost vertex it turns that way. */
+/**
+ * Whether a contour that does not meet itself runs counterclockwise, with what lies inside on its left: at its leftmost vertex it turns
+ * that way.
+ */
 function turnsLeft({ x, y, first, last }: GridMesh, contour: number, v: number): boolean {
   const before = v === first[contour] ? last[contour] - 1 : v - 1;
   let after = v;

@@ -21,7 +21,17 @@ const meshOf = (path: Path) => {
 
 describe("the mesh", () => {
   test("has chains that are monotone and make up every contour", () => {
-    const mesh = meshOf(together(circle(0, 0, 100), polygonPath([[0, 0], [50, 10], [20, 60], [10, 5]])));
+    const mesh = meshOf(
+      together(
+        circle(0, 0, 100),
+        polygonPath([
+          [0, 0],
+          [50, 10],
+          [20, 60],
+          [10, 5],
+        ]),
+      ),
+    );
     let edges = 0;
     for (let k = 0; k < mesh.chains.count; k++) {
       const [a, b] = [mesh.chains.from[k], mesh.chains.to[k]];
@@ -66,23 +76,47 @@ describe("nodes", () => {
       const mesh = meshOf(path);
       const { atVertex, x, y } = findNodes(mesh, new Budget());
       const points = new Set(x.map((v, i) => `${v / mesh.grid.scale + mesh.grid.originX},${y[i] / mesh.grid.scale + mesh.grid.originY}`));
-      atVertex.forEach((is, i) => is && points.add(`${mesh.x[i] / mesh.grid.scale + mesh.grid.originX},${mesh.y[i] / mesh.grid.scale + mesh.grid.originY}`));
+      atVertex.forEach(
+        (is, i) =>
+          is && points.add(`${mesh.x[i] / mesh.grid.scale + mesh.grid.originX},${mesh.y[i] / mesh.grid.scale + mesh.grid.originY}`),
+      );
       return [...points].sort();
     };
     expect(nodes(together(rectangle(0, 0, 10, 10), rectangle(20, 0, 10, 10)))).toEqual([]);
     expect(nodes(together(rectangle(0, 0, 10, 10), rectangle(10, 10, 10, 10)))).toEqual(["10,10"]);
     expect(nodes(together(rectangle(0, 0, 10, 10), rectangle(5, 5, 10, 10)))).toEqual(["10,5", "5,10"]);
-    expect(nodes(polygonPath([[0, 0], [10, 10], [10, 0], [0, 10]]))).toEqual(["5,5"]);
+    expect(
+      nodes(
+        polygonPath([
+          [0, 0],
+          [10, 10],
+          [10, 0],
+          [0, 10],
+        ]),
+      ),
+    ).toEqual(["5,5"]);
   });
 });
 
 test("contours that meet nothing wind the way they run, wherever on them they start", () => {
-  const corners = [[0, 0], [60, 0], [60, 40], [0, 40]];
+  const corners = [
+    [0, 0],
+    [60, 0],
+    [60, 40],
+    [0, 40],
+  ];
   // Also in the middle of each side, where a contour does not turn.
-  const around = corners.flatMap(([x, y], i) => [[x, y], [(x + corners[(i + 1) % 4][0]) / 2, (y + corners[(i + 1) % 4][1]) / 2]] as [number, number][]);
+  const around = corners.flatMap(
+    ([x, y], i) =>
+      [
+        [x, y],
+        [(x + corners[(i + 1) % 4][0]) / 2, (y + corners[(i + 1) % 4][1]) / 2],
+      ] as [number, number][],
+  );
   for (let start = 0; start < around.length; start++) {
     const outline = [...around.slice(start), ...around.slice(0, start)];
-    const total = (points: [number, number][]) => resolve(contoursOf(polygonPath(points), true), (w) => w > 0).reduce((sum, c) => sum + areaOf(c), 0);
+    const total = (points: [number, number][]) =>
+      resolve(contoursOf(polygonPath(points), true), (w) => w > 0).reduce((sum, c) => sum + areaOf(c), 0);
     expect(total(outline)).toBe(2400);
     expect(total([...outline].reverse())).toBe(0);
   }
@@ -90,7 +124,17 @@ test("contours that meet nothing wind the way they run, wherever on them they st
 
 describe("several shapes at once", () => {
   test("are each resolved as if alone, wherever they lie", () => {
-    const shapes = [circle(0, 0, 100), circle(0, 0, 100), together(rectangle(0, 0, 50, 50), rectangle(25, 25, 50, 50)), polygonPath([[0, 0], [100, 100], [100, 0], [0, 100]])];
+    const shapes = [
+      circle(0, 0, 100),
+      circle(0, 0, 100),
+      together(rectangle(0, 0, 50, 50), rectangle(25, 25, 50, 50)),
+      polygonPath([
+        [0, 0],
+        [100, 100],
+        [100, 0],
+        [0, 100],
+      ]),
+    ];
     const groups = shapes.map((s) => contoursOf(s, true));
     const all = groups.flat();
     const owner = groups.flatMap((g, i) => g.map(() => i));
@@ -100,14 +144,17 @@ describe("several shapes at once", () => {
       const here = each[i];
       expect(here).toHaveLength(alone.length);
       // Another origin of the grid rounds where chords cross in another place; the curves' own crossings are the same.
-      expect(here.reduce((s, c) => s + areaOf(c), 0)).toBeCloseTo(alone.reduce((s, c) => s + areaOf(c), 0), 6);
+      expect(here.reduce((s, c) => s + areaOf(c), 0)).toBeCloseTo(
+        alone.reduce((s, c) => s + areaOf(c), 0),
+        6,
+      );
     });
   });
 });
 
 test("points of the grid keep their numbers", () => {
   const index = new GridIndex();
-  const points = Array.from({ length: 1000 }, (_, i) => [(i * 7919) % 101 - 50, (i * 104729) % 97 - 48] as const);
+  const points = Array.from({ length: 1000 }, (_, i) => [((i * 7919) % 101) - 50, ((i * 104729) % 97) - 48] as const);
   const first = points.map(([x, y]) => index.of(x, y));
   expect(points.map(([x, y]) => index.of(x, y))).toEqual(first);
   points.forEach(([x, y], i) => expect([index.x[first[i]], index.y[first[i]]]).toEqual([x, y]));

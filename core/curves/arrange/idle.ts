@@ -2,9 +2,9 @@ import type { GridMesh } from "./mesh";
 import type { Stops } from "./stops";
 
 /**
- * Which nodes are idle. Where contours lie on one another for a stretch, each vertex of it is a node of all of them, but nothing is decided there:
- * all that come by run between the same two neighbours. Strands run through idle nodes, so that what is shared is one strand
- * and not one for each of its edges.
+ * Which nodes are idle. Where contours lie on one another for a stretch, each vertex of it is a node of all of them, but nothing is decided
+ * there: all that come by run between the same two neighbours. Strands run through idle nodes, so that what is shared is one strand and not
+ * one for each of its edges.
  */
 export function idleNodes(mesh: GridMesh, stops: Stops): Uint8Array {
   const idle = passedAlike(mesh, stops);
@@ -29,7 +29,10 @@ function passedAlike({ x, y, first, last }: GridMesh, { node, vertex, atVertex, 
       const previousStop = k === begin ? end[c] - 1 : k - 1;
       const previous = vertex[k] === 0 ? last[c] - 1 : first[c] + vertex[k] - 1;
       const next = first[c] + vertex[k] + 1;
-      const onEdges = !atVertex[k] || (k + 1 < end[c] && vertex[k + 1] === vertex[k]) || (!atVertex[previousStop] && first[c] + vertex[previousStop] === previous);
+      const onEdges =
+        !atVertex[k] ||
+        (k + 1 < end[c] && vertex[k + 1] === vertex[k]) ||
+        (!atVertex[previousStop] && first[c] + vertex[previousStop] === previous);
       if (onEdges || same(previous, next)) differs[id] = 1;
       else if (before[id] < 0) {
         before[id] = previous;
@@ -47,8 +50,8 @@ function passedAlike({ x, y, first, last }: GridMesh, { node, vertex, atVertex, 
 }
 
 /**
- * What comes back to the node that it started from keeps two nodes on its way, so that there and back differ: those of the lowest and the highest number,
- * which are the same for all that lie on it.
+ * What comes back to the node that it started from keeps two nodes on its way, so that there and back differ: those of the lowest and the
+ * highest number, which are the same for all that lie on it.
  */
 function keepTwoEach({ node, end }: Stops, idle: Uint8Array): void {
   const keep: number[] = [];
@@ -57,7 +60,7 @@ function keepTwoEach({ node, end }: Stops, idle: Uint8Array): void {
     let from = begin;
     while (from < end[c] && idle[node[from]]) from++;
     if (from === end[c]) from = begin;
-    for (let done = 0, at = from; done < end[c] - begin; ) {
+    for (let done = 0, at = from; done < end[c] - begin;) {
       let lowest = idle.length;
       let highest = -1;
       let k = at;

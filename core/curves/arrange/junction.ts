@@ -25,7 +25,10 @@ export const junctionAt = (x: number, y: number, { scale, originX, originY }: Gr
   chordError: 3 * tolerance,
 });
 
-/** Brings the end of `a` and the start of `b` to one point near a node. @returns how far apart they were; 0 where it is an exact common point */
+/**
+ * Brings the end of `a` and the start of `b` to one point near a node.
+ * @returns how far apart they were; 0 where it is an exact common point
+ */
 export function join(a: Section, b: Section, node: Junction): number {
   const [end, start] = [a.end, b.start];
   if (isWhole(end) && isWhole(start) && isNear(end, start.x, start.y, node.cell)) {

@@ -112,8 +112,8 @@ export class Meetings {
   }
 
   /**
-   * Whether chain j, of the same contour, runs on where chain i ends, and they cannot meet again: they lie on either side of a level, or of a plumb line, that
-   * only their common vertex lies on. Of two chains that follow one another that is the rule.
+   * Whether chain j, of the same contour, runs on where chain i ends, and they cannot meet again: they lie on either side of a level, or of
+   * a plumb line, that only their common vertex lies on. Of two chains that follow one another that is the rule.
    */
   private runsOn(i: number, j: number): boolean {
     const v = this.mesh.chains.to[i];
@@ -182,7 +182,11 @@ export class Meetings {
     this.touch(b, a + 1, a1);
     if (reach === 0) return;
     // Edges that touch decide for themselves; of those that cross well clear of their ends there is nothing to ask.
-    if (crossed ? Math.min(Math.abs(b0), Math.abs(b1)) < farB || Math.min(Math.abs(a0), Math.abs(a1)) < farA : this.found === before && !this.sharesEnd(a, b))
+    if (
+      crossed
+        ? Math.min(Math.abs(b0), Math.abs(b1)) < farB || Math.min(Math.abs(a0), Math.abs(a1)) < farA
+        : this.found === before && !this.sharesEnd(a, b)
+    )
       this.nearMisses.compare(a, this.contourA, b, this.contourB, crossed);
   }
 
@@ -238,9 +242,18 @@ export class Meetings {
   }
 }
 
-/** Whether the intervals between a and b, and between c and d, have more than `by` between them. Without Math.min, which looks for NaN and -0. */
+/**
+ * Whether the intervals between a and b, and between c and d, have more than `by` between them. Without Math.min, which looks for NaN and
+ * -0.
+ */
 function apart(a: number, b: number, c: number, d: number, by = 0): boolean {
-  return a < b ? (c < d ? b + by < c || d + by < a : b + by < d || c + by < a) : c < d ? a + by < c || d + by < b : a + by < d || c + by < b;
+  return a < b
+    ? c < d
+      ? b + by < c || d + by < a
+      : b + by < d || c + by < a
+    : c < d
+      ? a + by < c || d + by < b
+      : a + by < d || c + by < b;
 }
 
 /** Whether edge e passes through the half-open cell of the grid point (px, py). */

@@ -57,7 +57,12 @@ export interface Grid {
 }
 
 /** @throws BudgetError */
-export function makeMesh(contours: readonly Contour[], shape: Int32Array, { chord, coarser, sharing, closely }: Flattening, budget: Budget): GridMesh {
+export function makeMesh(
+  contours: readonly Contour[],
+  shape: Int32Array,
+  { chord, coarser, sharing, closely }: Flattening,
+  budget: Budget,
+): GridMesh {
   const grid = gridFor(contours, coarser);
   // What is smaller than a letter has smaller parts: its chords are finer, too.
   const tolerance = Math.max(chord * Math.min(1, grid.size / smallest), 8 / grid.scale);
@@ -115,7 +120,10 @@ class VertexRoom {
 
   constructor(private readonly grid: Grid) {}
 
-  /** Adds the vertices of a contour, its first once more at the end. @returns the number of the last; that of the next, where the contour collapses */
+  /**
+   * Adds the vertices of a contour, its first once more at the end.
+   * @returns the number of the last; that of the next, where the contour collapses
+   */
   add({ degrees, points: p, size }: Contour, tolerance: number, budget: Budget): number {
     const { scale, originX, originY } = this.grid;
     this.start = this.count;
@@ -147,8 +155,8 @@ class VertexRoom {
   }
 
   /**
-   * The vertices between the ends of a curve. It is flattened from the same of its two ends whichever way it runs: where two shapes share it, they
-   * share its vertices.
+   * The vertices between the ends of a curve. It is flattened from the same of its two ends whichever way it runs: where two shapes share
+   * it, they share its vertices.
    */
   private putCurve({ p, o, degree }: Segment, steps: number, place: number): void {
     const { scale, originX, originY } = this.grid;

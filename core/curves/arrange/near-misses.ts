@@ -6,9 +6,9 @@ import type { GridMesh } from "./mesh";
 const parts = 4;
 
 /**
- * Crossings of curves that their chords know nothing of. Two edges that do not cross, and are no farther apart than chords may lie from curves,
- * may belong to curves that do: the curves are looked at again with finer chords. A crossing that one pair of edges has and the curves have
- * a little farther on, in the next, is none that is missed: what counts is the sum over two chains.
+ * Crossings of curves that their chords know nothing of. Two edges that do not cross, and are no farther apart than chords may lie from
+ * curves, may belong to curves that do: the curves are looked at again with finer chords. A crossing that one pair of edges has and the
+ * curves have a little farther on, in the next, is none that is missed: what counts is the sum over two chains.
  */
 export class NearMisses {
   /** Pairs of chains whose curves cross more often, or less, than their chords do. */

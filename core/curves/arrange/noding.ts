@@ -67,7 +67,15 @@ export function findNodes(mesh: GridMesh, budget: Budget, known?: KnownApart): N
   }
   if (mesh.twins) meetings.share(mesh.twins, touched);
   meetings.closeUp();
-  return { atVertex: meetings.atVertex, edge: meetings.edge, x: meetings.nodeX, y: meetings.nodeY, touched, misses: meetings.nearMisses.count, strips };
+  return {
+    atVertex: meetings.atVertex,
+    edge: meetings.edge,
+    x: meetings.nodeX,
+    y: meetings.nodeY,
+    touched,
+    misses: meetings.nearMisses.count,
+    strips,
+  };
 }
 
 /** The contour that vertex i is on. */

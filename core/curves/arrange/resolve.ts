@@ -18,19 +18,27 @@ export const positive: Rule = (w) => w > 0;
 export const nonzero: Rule = (w) => w !== 0;
 export const odd: Rule = (w) => w % 2 !== 0;
 /** Of n shapes, none of which winds more than once about any point. */
-export const inAll = (n: number): Rule => (w) => w === n;
+export const inAll =
+  (n: number): Rule =>
+  (w) =>
+    w === n;
 
 /** What contours are arranged for. */
 export interface Question {
   /** Closed. */
   readonly contours: readonly Contour[];
-  /** The shape that each contour belongs to, in ascending order: shapes have nothing to do with one another. All one, where it is left out. */
+  /**
+   * The shape that each contour belongs to, in ascending order: shapes have nothing to do with one another. All one, where it is left out.
+   */
   readonly shape?: Int32Array;
   /** What each contour adds to the cover of what it goes round counterclockwise. */
   readonly weights: Int32Array;
   readonly cover: Cover;
   readonly labelOf: Labels;
-  /** How far apart curves may be where they are joined, in units, since they are not known more closely: those that only nearly meet are looked at again where it is 0. */
+  /**
+   * How far apart curves may be where they are joined, in units, since they are not known more closely: those that only nearly meet are
+   * looked at again where it is 0.
+   */
   readonly slack?: number;
   /** Whether many contours are expected to share their borders: they are then looked at once. */
   readonly sharing?: boolean;
@@ -57,7 +65,7 @@ export function arrange(question: Question, budget = new Budget()): Border[] {
   const { contours, slack = 0, sharing = false } = question;
   const shape = question.shape ?? new Int32Array(contours.length);
   let chord = chordTolerance;
-  for (let coarser = 0; coarser < grids; ) {
+  for (let coarser = 0; coarser < grids;) {
     const found = attempt(() => {
       const mesh = makeMesh(contours, shape, { chord, coarser, sharing, closely: chord > fineTolerance && slack === 0 }, budget);
       return bordersOf(mesh, findNodes(mesh, budget), question, { chord, slack });
@@ -79,15 +87,29 @@ export function attempt<T>(work: () => T): T | undefined {
   }
 }
 
-/** The borders on a mesh whose nodes are known; how many of their junctions are not at a common point of two curves, and how many lenses are lost. */
-export function bordersOf(mesh: GridMesh, noding: Noding, { weights, cover, labelOf }: Question, closeness: Closeness): { borders: Border[]; misses: number } {
+/**
+ * The borders on a mesh whose nodes are known; how many of their junctions are not at a common point of two curves, and how many lenses are
+ * lost.
+ */
+export function bordersOf(
+  mesh: GridMesh,
+  noding: Noding,
+  { weights, cover, labelOf }: Question,
+  closeness: Closeness,
+): { borders: Border[]; misses: number } {
   const field = { mesh, weights, cover, strips: noding.strips };
   if (!noding.touched.includes(1)) return { borders: bordersApart(field, labelOf), misses: noding.misses };
   const strands = makeStrands(mesh, noding, weights, cover);
   const around = windings(field, strands);
   const borders: Border[] = [];
   let misses = noding.misses + strands.lenses;
-  for (const { label, reaches } of traceRings(strands, around, cover, labelOf, mesh.contours.map((c) => c.size))) {
+  for (const { label, reaches } of traceRings(
+    strands,
+    around,
+    cover,
+    labelOf,
+    mesh.contours.map((c) => c.size),
+  )) {
     const built = rebuild(mesh, strands, reaches, closeness);
     misses += built.misses;
     if (built.contour && !isSliver(built.contour)) borders.push({ contour: built.contour, label, from: reaches[0].contour });
@@ -102,8 +124,19 @@ export function bordersOf(mesh: GridMesh, noding: Noding, { weights, cover, labe
  * @param slack as in `Question`
  * @returns contours that do not cross, outers positive, counters negative
  */
-export function resolve(contours: readonly Contour[], rule: Rule, budget = new Budget(), { weights, slack }: { weights?: ArrayLike<number>; slack?: number } = {}): Contour[] {
-  const question = { contours, weights: weights ? Int32Array.from(weights) : ones(contours.length), cover: winding, labelOf: insideBy(rule), slack };
+export function resolve(
+  contours: readonly Contour[],
+  rule: Rule,
+  budget = new Budget(),
+  { weights, slack }: { weights?: ArrayLike<number>; slack?: number } = {},
+): Contour[] {
+  const question = {
+    contours,
+    weights: weights ? Int32Array.from(weights) : ones(contours.length),
+    cover: winding,
+    labelOf: insideBy(rule),
+    slack,
+  };
   return arrange(question, budget).map((b) => b.contour);
 }
 
@@ -120,7 +153,14 @@ export function lessThan(kept: readonly Contour[], taken: readonly Contour[], sh
  * @param slack as in `Question`
  * @returns the contours of each shape
  */
-export function resolveEach(contours: readonly Contour[], shape: Int32Array, shapes: number, rule: Rule, budget = new Budget(), slack?: number): Contour[][] {
+export function resolveEach(
+  contours: readonly Contour[],
+  shape: Int32Array,
+  shapes: number,
+  rule: Rule,
+  budget = new Budget(),
+  slack?: number,
+): Contour[][] {
   const borders = arrange({ contours, shape, weights: ones(contours.length), cover: winding, labelOf: insideBy(rule), slack }, budget);
   const each: Contour[][] = Array.from({ length: shapes }, () => []);
   for (const { contour, from } of borders) each[shape[from]].push(contour);
@@ -129,4 +169,7 @@ export function resolveEach(contours: readonly Contour[], shape: Int32Array, sha
 
 export const ones = (n: number): Int32Array => new Int32Array(n).fill(1);
 
-export const insideBy = (rule: Rule): Labels => (w) => (rule(w) ? 0 : -1);
+export const insideBy =
+  (rule: Rule): Labels =>
+  (w) =>
+    rule(w) ? 0 : -1;

@@ -141,7 +141,8 @@ const isLap = (shift: number, n: number): boolean => shift === 0 || shift === n 
 /** Of a bundle, the strand that is part of the longest segment: its curve is known best. */
 function longest(s: Strands, step: number): number {
   let best = step;
-  for (let i = s.nextInBundle[step]; i >= 0; i = s.nextInBundle[i]) if (Math.abs(s.u1[i] - s.u0[i]) < Math.abs(s.u1[best] - s.u0[best])) best = i;
+  for (let i = s.nextInBundle[step]; i >= 0; i = s.nextInBundle[i])
+    if (Math.abs(s.u1[i] - s.u0[i]) < Math.abs(s.u1[best] - s.u0[best])) best = i;
   return best;
 }
 

@@ -10,8 +10,8 @@ export interface Layer {
 }
 
 /**
- * The visible parts of shapes that lie over one another: each point belongs to the part of the nearest shape that winds positively about it.
- * One arrangement serves all, so that parts that meet have the same border.
+ * The visible parts of shapes that lie over one another: each point belongs to the part of the nearest shape that winds positively about
+ * it. One arrangement serves all, so that parts that meet have the same border.
  * @param layers nearest first
  * @param parts how many there are
  * @returns the contours of each part, outers positive, counters negative

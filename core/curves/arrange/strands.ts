@@ -9,8 +9,8 @@ import { stopsOf, type Stops } from "./stops";
 
 /**
  * Contours cut at their nodes. A strand runs along one contour from one node to another (or round to the same one) and meets
- * nothing on its way that does not run along with it; contours without nodes are strands from node -1 to node -1. Strands that lie on one another
- * are bundled: `over[s]` is the strand that stands for s (itself, as a rule), and carries the weight of all.
+ * nothing on its way that does not run along with it; contours without nodes are strands from node -1 to node -1. Strands that lie on one
+ * another are bundled: `over[s]` is the strand that stands for s (itself, as a rule), and carries the weight of all.
  */
 export interface Strands {
   readonly count: number;
@@ -65,10 +65,20 @@ export function makeStrands(mesh: GridMesh, noding: Noding, weights: Int32Array,
       // Neighbours in one cell: nothing is left of the way between them.
       if (node[a] !== node[b] || between >= 2) {
         const through = before !== a;
-        cut.add({
-          contour: c, u0: place[a], u1: wraps ? place[b] + whole : place[b], from: node[a], to: node[b],
-          inner: first[c] + (inner % n), between, firstIdle: through ? node[after(a)] : -1, lastIdle: through ? node[before] : -1,
-        }, weights[c]);
+        cut.add(
+          {
+            contour: c,
+            u0: place[a],
+            u1: wraps ? place[b] + whole : place[b],
+            from: node[a],
+            to: node[b],
+            inner: first[c] + (inner % n),
+            between,
+            firstIdle: through ? node[after(a)] : -1,
+            lastIdle: through ? node[before] : -1,
+          },
+          weights[c],
+        );
       }
       a = b;
     } while (a !== start);

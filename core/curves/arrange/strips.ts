@@ -16,7 +16,9 @@ export interface Strips {
   readonly reaches: (Float64Array | undefined)[];
 }
 
-/** Left ends lie between -2^25 and 2^25, and there are fewer chains than this: a number holds both, and sorts without a comparison to call. */
+/**
+ * Left ends lie between -2^25 and 2^25, and there are fewer chains than this: a number holds both, and sorts without a comparison to call.
+ */
 const offset = 2 ** 26;
 const mostChains = 2 ** 26;
 
@@ -88,7 +90,12 @@ function reachOf({ maxX }: Chains, { lists, reaches }: Strips, strip: number): F
 }
 
 /** Calls `found` once for each pair of chains whose boxes come as near each other as the strips' reach, borders included. */
-export function eachMeeting(chains: Chains, { reach, bottom, height, lists }: Strips, budget: Budget, found: (i: number, j: number) => void): void {
+export function eachMeeting(
+  chains: Chains,
+  { reach, bottom, height, lists }: Strips,
+  budget: Budget,
+  found: (i: number, j: number) => void,
+): void {
   const { minX, minY, maxX, maxY } = chains;
   const active = new Int32Array(chains.count);
   const half = reach / 2;

@@ -37,7 +37,8 @@ export function isSliver(c: Contour): boolean {
   const area = Math.abs(areaOf(c));
   // As a rule it is far from being one: the way round is no longer than the legs of its control polygon, sideways and upright.
   let longest = 0;
-  for (let k = 0; k < c.size; k++) for (let i = 2 * c.degrees[k], o = k * stride; i > 0; i--, o++) longest += Math.abs(c.points[o + 2] - c.points[o]);
+  for (let k = 0; k < c.size; k++)
+    for (let i = 2 * c.degrees[k], o = k * stride; i > 0; i--, o++) longest += Math.abs(c.points[o + 2] - c.points[o]);
   if (area >= longest * sliver) return false;
   let around = 0;
   for (let k = 0; k < c.size; k++) {
@@ -46,7 +47,10 @@ export function isSliver(c: Contour): boolean {
     around += norm(c.points[o + n] - c.points[o], c.points[o + n + 1] - c.points[o + 1]);
     if (c.degrees[k] > 1) {
       const d = c.degrees[k];
-      around += norm(valueAt(c.points, o, d, 0.5) - (c.points[o] + c.points[o + n]) / 2, valueAt(c.points, o + 1, d, 0.5) - (c.points[o + 1] + c.points[o + n + 1]) / 2);
+      around += norm(
+        valueAt(c.points, o, d, 0.5) - (c.points[o] + c.points[o + n]) / 2,
+        valueAt(c.points, o + 1, d, 0.5) - (c.points[o + 1] + c.points[o + n + 1]) / 2,
+      );
     }
   }
   return area < (around * sliver) / 2;

@@ -2,8 +2,8 @@ import type { Chains } from "./chains";
 import { GridIndex } from "./grid-index";
 
 /**
- * Chains that have the very same vertices, there or back: what shapes share that were cut from one another. One of them stands for all while
- * nodes are looked for, and `next` leads from it to the others, and ends in -1.
+ * Chains that have the very same vertices, there or back: what shapes share that were cut from one another. One of them stands for all
+ * while nodes are looked for, and `next` leads from it to the others, and ends in -1.
  */
 export interface Twins {
   readonly next: Int32Array;

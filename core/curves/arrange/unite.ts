@@ -25,7 +25,9 @@ const closeness = { chord: chordTolerance, slack: 0 };
 export function unite(contours: readonly Contour[], shape: Int32Array, shapes: number, budget: Budget): United | undefined {
   const mesh = makeMesh(contours, shape, { chord: chordTolerance, coarser: 0, sharing: false, closely: true }, budget);
   const within = findNodes(mesh, budget);
-  const each = attempt(() => bordersOf(mesh, within, { contours, weights: ones(contours.length), cover: winding, labelOf: insideBy(nonzero) }, closeness));
+  const each = attempt(() =>
+    bordersOf(mesh, within, { contours, weights: ones(contours.length), cover: winding, labelOf: insideBy(nonzero) }, closeness),
+  );
   if (!each || each.misses > 0) return undefined;
   const clean: Contour[][] = Array.from({ length: shapes }, () => []);
   for (const { contour, from } of each.borders) clean[shape[from]].push(contour);

@@ -10,7 +10,9 @@ export type StrandEnd = number;
 export interface Windings {
   /** What covers the left of each strand that stands for a bundle. */
   readonly left: Int32Array;
-  /** The ends at each node, counterclockwise (x right, y up) from the west: those of node n are ends[start[n]] to ends[start[n + 1] - 1]. */
+  /**
+   * The ends at each node, counterclockwise (x right, y up) from the west: those of node n are ends[start[n]] to ends[start[n + 1] - 1].
+   */
   readonly ends: Int32Array;
   readonly start: Int32Array;
 }
@@ -27,9 +29,9 @@ export interface Field {
 export class Inconsistent extends Error {}
 
 /**
- * What covers each part of the plane, by walking: each group of contours that hang together gets what covers the outside of it from a ray, cast
- * west from its leftmost point, and all others follow, since crossing a strand changes the cover by its weight.
- * What is reached by two ways must be the same: that checks the whole arrangement.
+ * What covers each part of the plane, by walking: each group of contours that hang together gets what covers the outside of it from a ray,
+ * cast west from its leftmost point, and all others follow, since crossing a strand changes the cover by its weight. What is reached by two
+ * ways must be the same: that checks the whole arrangement.
  * @throws Inconsistent
  */
 export function windings(field: Field, s: Strands): Windings {
@@ -135,7 +137,13 @@ const half = (x: number, y: number): number => (y < 0 ? 0 : y > 0 ? 2 : x > 0 ? 
  * What covers the point just west of (px, py), by all contours that are not of its own component.
  * @param components the component of each contour: the number of one of its contours
  */
-export function coverWestOf({ mesh, weights, cover, strips }: Field, px: number, py: number, component: number, components: Int32Array): number {
+export function coverWestOf(
+  { mesh, weights, cover, strips }: Field,
+  px: number,
+  py: number,
+  component: number,
+  components: Int32Array,
+): number {
   const { y, chains, shape, twins } = mesh;
   let w = 0;
   for (const i of nearPoint(strips, py)) {

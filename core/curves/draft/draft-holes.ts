@@ -63,7 +63,7 @@ const touch = (a: number, b: number): boolean => runs[3 * a] < runs[3 * b + 1] +
 
 /** Unites the runs of one row, from `a` on, with those of another, from `b` on, that they touch. */
 function linkRows(a: number, aEnd: number, b: number, bEnd: number): void {
-  for (let i = a, k = b; i < aEnd && k < bEnd; ) {
+  for (let i = a, k = b; i < aEnd && k < bEnd;) {
     if (touch(i, k)) unite(i, k);
     if (runs[3 * i + 1] < runs[3 * k + 1]) i++;
     else k++;

@@ -26,7 +26,8 @@ describe("a draft, against the exact outline", () => {
 
   test("is right of circles within 0.3 %: the cubics of a quarter curve a little more at their ends than it does", () => {
     const c = circle(0, 0, 100);
-    for (const d of [30, -30]) expect(Math.abs(exact.area(draft.grow(c, d, round)) / exact.area(circle(0, 0, 100 + d)) - 1)).toBeLessThan(0.003);
+    for (const d of [30, -30])
+      expect(Math.abs(exact.area(draft.grow(c, d, round)) / exact.area(circle(0, 0, 100 + d)) - 1)).toBeLessThan(0.003);
   });
 
   test("shrunk, plugged, banded and united looks alike", () => {
@@ -42,7 +43,13 @@ describe("a draft, against the exact outline", () => {
       // Dashes fall a little elsewhere, and overlap at corners.
       expect(Math.abs(exact.area(draft.band(r, dashed)) / exact.area(exact.band(r, dashed)) - 1)).toBeLessThan(0.1);
     }
-    const taper = { ...band, taper: [{ at: 0, width: 4 }, { at: 1, width: 20 }] };
+    const taper = {
+      ...band,
+      taper: [
+        { at: 0, width: 4 },
+        { at: 1, width: 20 },
+      ],
+    };
     expect(exact.area(exact.exclude([draft.band(r, taper), exact.band(r, taper)]))).toBeLessThan(1);
   });
 
@@ -52,7 +59,8 @@ describe("a draft, against the exact outline", () => {
       const warp = (x: number, y: number, o: Float64Array) => void o.set([flip * x, y + 0.0002 * x * x, flip, 0.0004 * x, 0, 1]);
       const [want, got] = [exact.warp(r, warp, 0.04), draft.warp(r, warp)];
       expect(apart(want, got)).toBeLessThan(0.005);
-      for (const [poly] of [flatten(got, 0.5)]) for (let i = 0; i < poly.length; i += 8) expect(nearest(want, poly[i], poly[i + 1])!.distance).toBeLessThan(1.5);
+      for (const [poly] of [flatten(got, 0.5)])
+        for (let i = 0; i < poly.length; i += 8) expect(nearest(want, poly[i], poly[i + 1])!.distance).toBeLessThan(1.5);
       expect(exact.area(draft.grow(draft.warp(r, warp), 20, round))).toBeGreaterThan(exact.area(draft.warp(r, warp)));
     }
   });
@@ -71,7 +79,12 @@ describe("a draft, against the exact outline", () => {
     const folded = (x: number, y: number, o: Float64Array) => void o.set([(x - 300) ** 2 / 300, y, (x - 300) / 150, 0, 0, 1]);
     for (const warp of [gathered, folded]) {
       const bent = draft.warp(r, warp);
-      for (const path of [bent, draft.grow(bent, 20, round), draft.grow(bent, -5, round), draft.band(bent, { width: 10, side: "centre", join: round, cap: "butt", dashes: [] })])
+      for (const path of [
+        bent,
+        draft.grow(bent, 20, round),
+        draft.grow(bent, -5, round),
+        draft.band(bent, { width: 10, side: "centre", join: round, cap: "butt", dashes: [] }),
+      ])
         expect(path.coords.every(Number.isFinite)).toBe(true);
     }
   });
@@ -80,7 +93,9 @@ describe("a draft, against the exact outline", () => {
     const panel = rectangle(0, 0, 1000, 700);
     const domed = (x: number, y: number, o: Float64Array) => void o.set([x, y + 0.0004 * x * (1000 - x), 1, 0.0004 * (1000 - 2 * x), 0, 1]);
     const bent = draft.warp(panel, domed);
-    for (const poly of flatten(bent, 0.1)) for (let i = 0; i < poly.length; i += 2) expect(nearest(exact.warp(panel, domed, 0.01), poly[i], poly[i + 1])!.distance).toBeLessThan(0.5);
+    for (const poly of flatten(bent, 0.1))
+      for (let i = 0; i < poly.length; i += 2)
+        expect(nearest(exact.warp(panel, domed, 0.01), poly[i], poly[i + 1])!.distance).toBeLessThan(0.5);
     // The two sides, which the bend only moves.
     expect([...bent.verbs].filter((v) => v === Verb.Line)).toHaveLength(2);
   });
@@ -92,7 +107,10 @@ describe("a draft, against the exact outline", () => {
 });
 
 describe("letters that overlap", () => {
-  const domed = { key: "domed", warp: (x: number, y: number, o: Float64Array) => void o.set([x, y + 0.0004 * x * (1000 - x), 1, 0.0004 * (1000 - 2 * x), 0, 1]) };
+  const domed = {
+    key: "domed",
+    warp: (x: number, y: number, o: Float64Array) => void o.set([x, y + 0.0004 * x * (1000 - x), 1, 0.0004 * (1000 - 2 * x), 0, 1]),
+  };
   const [left, right] = [circle(0, 0, 300), circle(400, 0, 300)];
   const far = circle(2000, 0, 100);
   const home = { x: 0, y: 0 };
@@ -109,7 +127,8 @@ describe("letters that overlap", () => {
 
   test("are dashed round their common outline when they have grown into each other", () => {
     const near = [circle(0, 0, 100), circle(220, 0, 100)];
-    const of = (kernel: Kernel) => kernel.band(kernel.joined(near.map((p) => kernel.grow(p, 30, round)))!, { ...band, side: "centre", dashes: [30, 15] });
+    const of = (kernel: Kernel) =>
+      kernel.band(kernel.joined(near.map((p) => kernel.grow(p, 30, round)))!, { ...band, side: "centre", dashes: [30, 15] });
     // Dashes within would make it longer by an eighth.
     expect(Math.abs(exact.area(of(draft)) / exact.area(of(exact)) - 1)).toBeLessThan(0.05);
   });
@@ -124,7 +143,8 @@ describe("letters that overlap", () => {
       // One within the other.
       expect(kernel.joined([left, circle(0, 0, 50)])).not.toBeNull();
     }
-    const grown = (kernel: Kernel, d: number) => kernel.joined([circle(0, 0, 100), circle(220, 0, 100)].map((p) => kernel.grow(p, d, round)));
+    const grown = (kernel: Kernel, d: number) =>
+      kernel.joined([circle(0, 0, 100), circle(220, 0, 100)].map((p) => kernel.grow(p, d, round)));
     for (const kernel of [exact, draft]) expect([grown(kernel, 5) === null, grown(kernel, 15) === null]).toEqual([true, false]);
   });
 
@@ -150,7 +170,9 @@ describe("a plugged draft", () => {
     const outside = { width: 12, side: "outside", join: round, cap: "butt", dashes: [] } as const;
     // The outline of what has closed stays in the draft; bars of the filling would make it more than ten times as long.
     for (const dashes of [[], [30, 10]])
-      expect(exact.area(draft.band(of(draft), { ...outside, dashes })) / exact.area(exact.band(of(exact), { ...outside, dashes }))).toBeLessThan(2.2);
+      expect(
+        exact.area(draft.band(of(draft), { ...outside, dashes })) / exact.area(exact.band(of(exact), { ...outside, dashes })),
+      ).toBeLessThan(2.2);
     expect(apart(exact.grow(of(exact), 15, round), draft.grow(of(draft), 15, round))).toBeLessThan(0.01);
     // Shrunk, the mouth of the hook opens again in the draft.
     expect(apart(exact.grow(of(exact), -15, round), draft.grow(of(draft), -15, round))).toBeLessThan(0.05);

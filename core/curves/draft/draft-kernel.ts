@@ -36,10 +36,12 @@ export class DraftKernel implements Kernel {
   union(paths: readonly Path[], at?: readonly Point[]): DraftPath {
     const kinds: number[] = [];
     // Welded before anything is written: what throws must not leave half a drawing on the pen.
-    paths.map((p) => this.weld(p)).forEach((own, i) => {
-      const { x, y } = at?.[i] ?? { x: 0, y: 0 };
-      write(x === 0 && y === 0 ? own : own.transform([1, 0, 0, 1, x, y]), kinds);
-    });
+    paths
+      .map((p) => this.weld(p))
+      .forEach((own, i) => {
+        const { x, y } = at?.[i] ?? { x: 0, y: 0 };
+        write(x === 0 && y === 0 ? own : own.transform([1, 0, 0, 1, x, y]), kinds);
+      });
     return drawnBy(pen, kinds);
   }
 
@@ -60,7 +62,12 @@ export class DraftKernel implements Kernel {
       for (const o of others) if (o?.by === "bend" && o.map.key === first.map.key) parts.push(o);
       if (parts.length < drafts.length) return undefined;
       const key = parts.map((o) => `${numberOf(o.of)} ${o.at.x} ${o.at.y}`).join();
-      const straight = this.#straight(key, () => this.exact.joined(parts.map((o) => o.of), parts.map((o) => o.at)));
+      const straight = this.#straight(key, () =>
+        this.exact.joined(
+          parts.map((o) => o.of),
+          parts.map((o) => o.at),
+        ),
+      );
       return straight && draftWarp(this.weld(straight), first.map.warp);
     }
     const parts = [first];

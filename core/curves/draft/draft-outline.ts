@@ -34,7 +34,8 @@ function readEnd(p: Float64Array, a: number, b: number, c: number, d: number, ou
   out.y = y / length;
 }
 
-const readStart = (p: Float64Array, o: number, degree: number): void => (degree === 1 ? readEnd(p, o, o + 2, o, o, ahead) : readEnd(p, o, o + 2, o + 4, o + 6, ahead));
+const readStart = (p: Float64Array, o: number, degree: number): void =>
+  degree === 1 ? readEnd(p, o, o + 2, o, o, ahead) : readEnd(p, o, o + 2, o + 4, o + 6, ahead);
 
 /** Written as one that is travelled backwards: its direction is turned round, and so is the sign of its curvature. */
 function readFinish(p: Float64Array, o: number, degree: number): void {
@@ -59,7 +60,15 @@ const closings: number[] = [];
  * @param edge what for: the shape itself, or one edge of a band, of which the inner one runs backwards
  * @param neat leaves out the loops at closing corners also where d is above 0, for an outline that will be stroked
  */
-export function draftOutline(path: DraftPath, d: number, join: Join, out: Pen, kinds: number[], edge: "shape" | "outer" | "inner" = "shape", neat = false): void {
+export function draftOutline(
+  path: DraftPath,
+  d: number,
+  join: Join,
+  out: Pen,
+  kinds: number[],
+  edge: "shape" | "outer" | "inner" = "shape",
+  neat = false,
+): void {
   const { verbs, coords: p } = path;
   eachContour(path, (contour, at, from, close) => {
     const kind = path.kinds[contour];
@@ -93,7 +102,8 @@ export function draftOutline(path: DraftPath, d: number, join: Join, out: Pen, k
       const next = v + 1 < close ? v + 1 : from;
       readStart(p, next === from ? at : end, verbs[next]);
       const before = raw.verbCount - 1;
-      if (addJoin(raw, { x: p[end], y: p[end + 1], ax: bx, ay: by, bx: ahead.x, by: ahead.y, fromCorner: false, toCorner: false }, d, join)) closings.push(before);
+      if (addJoin(raw, { x: p[end], y: p[end + 1], ax: bx, ay: by, bx: ahead.x, by: ahead.y, fromCorner: false, toCorner: false }, d, join))
+        closings.push(before);
       o = end;
     }
     raw.endAt(raw.coords[0], raw.coords[1]);
@@ -108,7 +118,8 @@ export function draftOutline(path: DraftPath, d: number, join: Join, out: Pen, k
  * How long a handle gets beside its curve. Beside half a circle it gets longer by 4/3 of the distance, and by no more beside anything:
  * the curvature at a handle of nearly no length says nothing.
  */
-const spread = (handle: number, curvature: number, d: number): number => Math.min(handle * Math.max(least, 1 + curvature * d), handle + (4 / 3) * Math.abs(d));
+const spread = (handle: number, curvature: number, d: number): number =>
+  Math.min(handle * Math.max(least, 1 + curvature * d), handle + (4 / 3) * Math.abs(d));
 
 const trimmed = new Pen();
 const part = new Float64Array(8);

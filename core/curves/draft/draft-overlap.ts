@@ -9,7 +9,8 @@ export function anyOverlap(paths: readonly DraftPath[], at: readonly Point[]): b
   const chords: (Chords | undefined)[] = [];
   const chordsFor = (i: number) => (chords[i] ??= chordsOf(paths[i], true).map((c) => c.map((v, k) => v + (k % 2 ? at[i].y : at[i].x))));
   for (let i = 0; i < paths.length; i++)
-    for (let j = i + 1; j < paths.length; j++) if (meet(boxes[i], boxes[j]) && overlap(chordsFor(i), chordsFor(j), common(boxes[i], boxes[j]))) return true;
+    for (let j = i + 1; j < paths.length; j++)
+      if (meet(boxes[i], boxes[j]) && overlap(chordsFor(i), chordsFor(j), common(boxes[i], boxes[j]))) return true;
   return false;
 }
 
@@ -18,11 +19,17 @@ export function outersOverlap(path: DraftPath): boolean {
   const outers = chordsOf(path, false);
   const boxes = outers.map(boxOf);
   for (let i = 0; i < outers.length; i++)
-    for (let j = i + 1; j < outers.length; j++) if (meet(boxes[i], boxes[j]) && overlap([outers[i]], [outers[j]], common(boxes[i], boxes[j]))) return true;
+    for (let j = i + 1; j < outers.length; j++)
+      if (meet(boxes[i], boxes[j]) && overlap([outers[i]], [outers[j]], common(boxes[i], boxes[j]))) return true;
   return false;
 }
 
-const common = (a: Bounds, b: Bounds): Bounds => ({ minX: Math.max(a.minX, b.minX), minY: Math.max(a.minY, b.minY), maxX: Math.min(a.maxX, b.maxX), maxY: Math.min(a.maxY, b.maxY) });
+const common = (a: Bounds, b: Bounds): Bounds => ({
+  minX: Math.max(a.minX, b.minX),
+  minY: Math.max(a.minY, b.minY),
+  maxX: Math.min(a.maxX, b.maxX),
+  maxY: Math.min(a.maxY, b.maxY),
+});
 
 /** @param box where the two boxes meet: nowhere else can they cross */
 function overlap(a: Chords, b: Chords, box: Bounds): boolean {

@@ -19,8 +19,8 @@ export type Origin =
 
 /**
  * A path made for a picture while it is dragged. Every contour is a move, lines and cubics that come back to the move's own point, and a
- * close; so each segment can be read where it lies in `coords`, from the two numbers before its own on. Its verb is its degree. Its box is that of its points,
- * from which handles stand out by little.
+ * close; so each segment can be read where it lies in `coords`, from the two numbers before its own on. Its verb is its degree. Its box is
+ * that of its points, from which handles stand out by little.
  */
 export class DraftPath extends Path {
   constructor(
@@ -50,7 +50,10 @@ export const noDraft = new DraftPath(new Uint8Array(0), new Float64Array(0), new
 
 /** What a pen has written, which is then free again. @param kinds of each contour */
 export function drawnBy(pen: Pen, kinds: ArrayLike<number>, origin?: Origin): DraftPath {
-  const path = pen.verbCount === 0 ? noDraft : new DraftPath(pen.verbs.slice(0, pen.verbCount), pen.coords.slice(0, pen.numberCount), new Uint8Array(kinds), origin);
+  const path =
+    pen.verbCount === 0
+      ? noDraft
+      : new DraftPath(pen.verbs.slice(0, pen.verbCount), pen.coords.slice(0, pen.numberCount), new Uint8Array(kinds), origin);
   pen.clear();
   return path;
 }
@@ -73,7 +76,10 @@ export function draftOf(clean: Path): DraftPath {
     }
     pen.close();
   }
-  return drawnBy(pen, contoursOf(clean, true).map((c) => (areaOf(c) > 0 ? outer : counter)));
+  return drawnBy(
+    pen,
+    contoursOf(clean, true).map((c) => (areaOf(c) > 0 ? outer : counter)),
+  );
 }
 
 /**

@@ -48,10 +48,16 @@ export function draftWarp(path: DraftPath, warp: Warp, origin?: Origin): DraftPa
     const ay = from[1] + from[3] * ux + from[5] * uy;
     const bx = to[0] + to[2] * vx + to[4] * vy;
     const by = to[1] + to[3] * vx + to[5] * vy;
-    if (halvings < mostHalvings && Math.abs(ux) + Math.abs(uy) + Math.abs(vx) + Math.abs(vy) + Math.abs(x2 - x1) + Math.abs(y2 - y1) > short) {
+    if (
+      halvings < mostHalvings &&
+      Math.abs(ux) + Math.abs(uy) + Math.abs(vx) + Math.abs(vy) + Math.abs(x2 - x1) + Math.abs(y2 - y1) > short
+    ) {
       const middle = jets[halvings + 2];
       warp((x0 + 3 * (x1 + x2) + x3) / 8, (y0 + 3 * (y1 + y2) + y3) / 8, middle);
-      const off = Math.max(Math.abs((from[0] + 3 * (ax + bx) + to[0]) / 8 - middle[0]), Math.abs((from[1] + 3 * (ay + by) + to[1]) / 8 - middle[1]));
+      const off = Math.max(
+        Math.abs((from[0] + 3 * (ax + bx) + to[0]) / 8 - middle[0]),
+        Math.abs((from[1] + 3 * (ay + by) + to[1]) / 8 - middle[1]),
+      );
       if (off > near) {
         const half = (a + b) / 2;
         bend(o, degree, a, half, from, middle, halvings + 1);
@@ -63,7 +69,12 @@ export function draftWarp(path: DraftPath, warp: Warp, origin?: Origin): DraftPa
     const dx = to[0] - from[0];
     const dy = to[1] - from[1];
     const off = straight * Math.sqrt(dx * dx + dy * dy);
-    if (degree === 1 && Math.abs((ax - from[0]) * dy - (ay - from[1]) * dx) <= off && Math.abs((bx - to[0]) * dy - (by - to[1]) * dx) <= off) pen.line(to[0], to[1]);
+    if (
+      degree === 1 &&
+      Math.abs((ax - from[0]) * dy - (ay - from[1]) * dx) <= off &&
+      Math.abs((bx - to[0]) * dy - (by - to[1]) * dx) <= off
+    )
+      pen.line(to[0], to[1]);
     else pen.cubic(ax, ay, bx, by, to[0], to[1]);
   };
 

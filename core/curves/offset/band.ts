@@ -79,7 +79,8 @@ function dashed(c: Contour, dashes: readonly number[]): Contour[] {
   const pattern = (dashes.length % 2 ? [...dashes, ...dashes] : dashes).map((d) => Math.max(0, d));
   const period = pattern.reduce((a, b) => a + b, 0);
   const course = new Course(c);
-  if ((course.length / period) * pattern.length > 2 * mostDashes) throw new CurveError(`Dashes this short would be more than ${mostDashes} on one outline.`);
+  if ((course.length / period) * pattern.length > 2 * mostDashes)
+    throw new CurveError(`Dashes this short would be more than ${mostDashes} on one outline.`);
   if (pattern.every((d, i) => i % 2 === 0 || d === 0)) return [c];
   const out: Contour[] = [];
   let at = 0;
@@ -94,7 +95,13 @@ function dashed(c: Contour, dashes: readonly number[]): Contour[] {
   // On a closed outline a dash that ends where it starts runs on into the first.
   const last = out[out.length - 1];
   const first = out[0];
-  if (c.closed && out.length > 1 && endsAt(last, c.points[0], c.points[1]) && first.points[0] === c.points[0] && first.points[1] === c.points[1]) {
+  if (
+    c.closed &&
+    out.length > 1 &&
+    endsAt(last, c.points[0], c.points[1]) &&
+    first.points[0] === c.points[0] &&
+    first.points[1] === c.points[1]
+  ) {
     const joined = new ContourBuilder();
     joined.move(last.points[0], last.points[1]);
     for (const part of [last, first]) for (let k = 0; k < part.size; k++) joined.segment(part.points, k * stride, part.degrees[k]);

@@ -32,7 +32,10 @@ export function growContours(clean: readonly Contour[], d: number, join: Join, b
   return fresh.map((c) => simpler(c, tolerance, budget));
 }
 
-/** Without what is thinner than twice the distance and closes up: counters that are grown into, outers that are shrunk away, with all that is in them. */
+/**
+ * Without what is thinner than twice the distance and closes up: counters that are grown into, outers that are shrunk away, with all that
+ * is in them.
+ */
 function leftOf(part: readonly Contour[], d: number): Contour[] {
   const isLeft = (c: Contour) => areaOf(c) > 0 === d > 0 || extent(c).shorter > 2 * Math.abs(d);
   return d > 0 || isLeft(part[0]) ? part.filter(isLeft) : [];

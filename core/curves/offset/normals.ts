@@ -6,10 +6,10 @@ import type { Stretch } from "./tight";
 import { lineTo, type Trace } from "./trace";
 
 /**
- * Goes round all that the normals of a tight stretch cover, so that it only ever adds. Normals touch the evolute, the curve of the centres of
- * curvature, before they end (Do Carmo, Differential Geometry of Curves and Surfaces, section 1-5, exercise 7): up to there they
- * lie in the order of the curve, and beyond it in the opposite order. So the way leads along the evolute, once round what lies between it and the ends
- * of the normals, backwards, and on.
+ * Goes round all that the normals of a tight stretch cover, so that it only ever adds. Normals touch the evolute, the curve of the centres
+ * of curvature, before they end (Do Carmo, Differential Geometry of Curves and Surfaces, section 1-5, exercise 7): up to there they lie in
+ * the order of the curve, and beyond it in the opposite order. So the way leads along the evolute, once round what lies between it and the
+ * ends of the normals, backwards, and on.
  *
  * Starts where `to` stands, on the first normal; ends at the centre of curvature of the stretch's end.
  * @param reach the length of the normal at t, to the right of travel; as long as the radius of curvature there, or longer
@@ -58,7 +58,9 @@ function centreAt(s: Segment, length: number, t: number, sample: Float64Array): 
   sample[3] = -dir[0];
 }
 
-/** The radius of curvature at t with the sign of the normal's length, and no larger than that: rounding aside it is not, in a tight stretch. */
+/**
+ * The radius of curvature at t with the sign of the normal's length, and no larger than that: rounding aside it is not, in a tight stretch.
+ */
 function radiusAt({ p, o, degree }: Segment, length: number, t: number): number {
   const dx = slopeAt(p, o, degree, t);
   const dy = slopeAt(p, o + 1, degree, t);
@@ -76,7 +78,12 @@ function vertices({ p, o, degree }: Segment): number[] {
   // The curvature is turn / speed^3, its derivative (turn' speed^2 - 3/2 turn (speed^2)') / speed^5.
   const turn = minus(times(x, ay), times(y, ax));
   const speed2 = plus(times(x, x), times(y, y));
-  return signChanges(minus(times(derivative(turn), speed2), times(turn, derivative(speed2)).map((v) => 1.5 * v)));
+  return signChanges(
+    minus(
+      times(derivative(turn), speed2),
+      times(turn, derivative(speed2)).map((v) => 1.5 * v),
+    ),
+  );
 }
 
 /**

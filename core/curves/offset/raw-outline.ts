@@ -105,6 +105,20 @@ class Way {
     directionAt(c.points, next * stride, c.degrees[next], 0, outward);
     const x = c.points[next * stride];
     const y = c.points[next * stride + 1];
-    return addJoin(this.to.out, { x, y, ax: inward[0], ay: inward[1], bx: outward[0], by: outward[1], fromCorner: this.#endsTight(k), toCorner: this.startsTight(next) }, d, this.join);
+    return addJoin(
+      this.to.out,
+      {
+        x,
+        y,
+        ax: inward[0],
+        ay: inward[1],
+        bx: outward[0],
+        by: outward[1],
+        fromCorner: this.#endsTight(k),
+        toCorner: this.startsTight(next),
+      },
+      d,
+      this.join,
+    );
   }
 }

@@ -62,7 +62,13 @@ function capAt(out: ContourBuilder, c: Contour, k: number, half: number, cap: Ca
 }
 
 /** The right side of a contour, whose half width at node k is halves[k]. */
-function side(c: Contour, halves: readonly number[], join: Join, tolerance: number, budget: Budget): { out: ContourBuilder; start: [number, number] } {
+function side(
+  c: Contour,
+  halves: readonly number[],
+  join: Join,
+  tolerance: number,
+  budget: Budget,
+): { out: ContourBuilder; start: [number, number] } {
   const out = new ContourBuilder();
   const to: Trace = { out, tolerance, budget };
   directionAt(c.points, 0, c.degrees[0], 0, dir);
@@ -75,7 +81,16 @@ function side(c: Contour, halves: readonly number[], join: Join, tolerance: numb
     const n = (k + 1) % c.size;
     directionAt(c.points, k * stride, c.degrees[k], 1, dir);
     directionAt(c.points, n * stride, c.degrees[n], 0, next);
-    const corner = { x: c.points[n * stride], y: c.points[n * stride + 1], ax: dir[0], ay: dir[1], bx: next[0], by: next[1], fromCorner: false, toCorner: false };
+    const corner = {
+      x: c.points[n * stride],
+      y: c.points[n * stride + 1],
+      ax: dir[0],
+      ay: dir[1],
+      bx: next[0],
+      by: next[1],
+      fromCorner: false,
+      toCorner: false,
+    };
     addJoin(out, corner, halves[k + 1], join);
   }
   return { out, start };
@@ -148,7 +163,14 @@ export function widthAt(stops: readonly TaperStop[], at: number): number {
 /** The contour with a node at every stop. */
 function cutAtStops(c: Contour, stops: readonly TaperStop[]): Contour {
   const course = new Course(c);
-  const places = [...new Set(stops.map((s) => s.at).filter((s) => s > 0 && s < 1).map((s) => course.placeAt(s * course.length)))].sort((a, b) => a - b);
+  const places = [
+    ...new Set(
+      stops
+        .map((s) => s.at)
+        .filter((s) => s > 0 && s < 1)
+        .map((s) => course.placeAt(s * course.length)),
+    ),
+  ].sort((a, b) => a - b);
   const out = new ContourBuilder();
   out.move(c.points[0], c.points[1]);
   let from = 0;

@@ -21,7 +21,10 @@ export function tightStretches(s: Segment, d: number): readonly Stretch[] {
   return stretchesBelowZero((t) => pace(s, d, t));
 }
 
-/** How the speed of the parallel at distance d compares with the curve's, 1 + curvature * d, times the cube of the curve's: no roots to take. */
+/**
+ * How the speed of the parallel at distance d compares with the curve's, 1 + curvature * d, times the cube of the curve's: no roots to
+ * take.
+ */
 export function pace({ p, o, degree }: Segment, d: number, t: number): number {
   const dx = slopeAt(p, o, degree, t);
   const dy = slopeAt(p, o + 1, degree, t);

@@ -7,8 +7,26 @@ export const drop: ShapeKind = {
   label: "Drop",
   hint: "Round below, drawn out to a tip above",
   params: {
-    shoulder: { type: "number", label: "Shoulder", hint: "How full the sides are below the tip", default: 40, min: 0, max: 100, step: 1, suffix: "%" },
-    lean: { type: "number", label: "Lean", hint: "How far the tip leans to the right", default: 0, min: -100, max: 100, step: 1, suffix: "%" },
+    shoulder: {
+      type: "number",
+      label: "Shoulder",
+      hint: "How full the sides are below the tip",
+      default: 40,
+      min: 0,
+      max: 100,
+      step: 1,
+      suffix: "%",
+    },
+    lean: {
+      type: "number",
+      label: "Lean",
+      hint: "How far the tip leans to the right",
+      default: 0,
+      min: -100,
+      max: 100,
+      step: 1,
+      suffix: "%",
+    },
   },
   draw: ({ shoulder, lean }, { width, height }) => {
     const [w, h] = [width / 2, height / 2];
@@ -19,7 +37,7 @@ export const drop: ShapeKind = {
     const [kx, ky] = [w * quarter, (h - cy) * quarter];
     const out = new PathBuilder();
     out.move(tip, -h);
-    out.cubic(tip + w * full * 0.9, -h + (cy + h) * 0.35 * (1 - full) , w, cy - (cy + h) * (0.3 + 0.3 * full), w, cy);
+    out.cubic(tip + w * full * 0.9, -h + (cy + h) * 0.35 * (1 - full), w, cy - (cy + h) * (0.3 + 0.3 * full), w, cy);
     out.cubic(w, cy + ky, kx, h, 0, h);
     out.cubic(-kx, h, -w, cy + ky, -w, cy);
     out.cubic(-w, cy - (cy + h) * (0.3 + 0.3 * full), tip - w * full * 0.9, -h + (cy + h) * 0.35 * (1 - full), tip, -h);

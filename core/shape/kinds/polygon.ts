@@ -15,7 +15,10 @@ export const polygon: ShapeKind = {
   params: {
     sides: { type: "number", label: "Sides", hint: "How many sides it has", default: 6, min: 3, max: 60, step: 1 },
     stand: {
-      type: "choice", label: "Stands", hint: "What points up", default: "corner",
+      type: "choice",
+      label: "Stands",
+      hint: "What points up",
+      default: "corner",
       options: [
         { value: "corner", label: "Corner", hint: "A corner points up" },
         { value: "side", label: "Side", hint: "A side lies on top" },
@@ -27,7 +30,11 @@ export const polygon: ShapeKind = {
     const n = Math.round(sides as number);
     const points = onCircle(n, stand === "side" ? Math.PI / n : 0);
     // Drawn to fill its box.
-    const [maxX, minY, maxY] = [Math.max(...points.map((p) => p.x)), Math.min(...points.map((p) => p.y)), Math.max(...points.map((p) => p.y))];
+    const [maxX, minY, maxY] = [
+      Math.max(...points.map((p) => p.x)),
+      Math.min(...points.map((p) => p.y)),
+      Math.max(...points.map((p) => p.y)),
+    ];
     const placed = points.map((p) => ({ x: (p.x / maxX) * (width / 2), y: ((p.y - minY) / (maxY - minY) - 0.5) * height }));
     return roundedPolygon(placed, ((radius as number) / 100) * (Math.min(width, height) / 2) * Math.cos(Math.PI / n));
   },

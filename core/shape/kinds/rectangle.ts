@@ -7,8 +7,20 @@ export const rectangle: ShapeKind = {
   label: "Rectangle",
   hint: "A panel, with corners as round as wanted",
   params: {
-    radius: { type: "number", label: "Corners", hint: "How round the corners are, as a share of half the shorter side", default: 0, min: 0, max: 100, step: 1, suffix: "%" },
+    radius: {
+      type: "number",
+      label: "Corners",
+      hint: "How round the corners are, as a share of half the shorter side",
+      default: 0,
+      min: 0,
+      max: 100,
+      step: 1,
+      suffix: "%",
+    },
   },
   draw: ({ radius }, { width, height }) =>
-    roundedPolygon(corners({ minX: -width / 2, minY: -height / 2, maxX: width / 2, maxY: height / 2 }), ((radius as number) / 200) * Math.min(width, height)),
+    roundedPolygon(
+      corners({ minX: -width / 2, minY: -height / 2, maxX: width / 2, maxY: height / 2 }),
+      ((radius as number) / 200) * Math.min(width, height),
+    ),
 };

@@ -6,9 +6,36 @@ export const shield: ShapeKind = {
   label: "Shield",
   hint: "A level or dipping head, sides that run to a point",
   params: {
-    head: { type: "number", label: "Head", hint: "How far the upper edge rises in the middle; below 0 it dips", default: 0, min: -40, max: 40, step: 1, suffix: "%" },
-    ears: { type: "number", label: "Ears", hint: "How far the upper corners are cut in a hollow", default: 0, min: 0, max: 40, step: 1, suffix: "%" },
-    belly: { type: "number", label: "Belly", hint: "How full the sides stay towards the point", default: 55, min: 0, max: 100, step: 1, suffix: "%" },
+    head: {
+      type: "number",
+      label: "Head",
+      hint: "How far the upper edge rises in the middle; below 0 it dips",
+      default: 0,
+      min: -40,
+      max: 40,
+      step: 1,
+      suffix: "%",
+    },
+    ears: {
+      type: "number",
+      label: "Ears",
+      hint: "How far the upper corners are cut in a hollow",
+      default: 0,
+      min: 0,
+      max: 40,
+      step: 1,
+      suffix: "%",
+    },
+    belly: {
+      type: "number",
+      label: "Belly",
+      hint: "How full the sides stay towards the point",
+      default: 55,
+      min: 0,
+      max: 100,
+      step: 1,
+      suffix: "%",
+    },
   },
   draw: ({ head, ears, belly }, { width, height }) => {
     const [w, h] = [width / 2, height / 2];
@@ -29,7 +56,14 @@ export const shield: ShapeKind = {
         out.line(s * w, Math.max(waist, top + cut + 1));
         out.cubic(s * w, waist + height * (0.16 + 0.24 * full), s * w * (0.28 + 0.42 * full), h - height * (0.2 - 0.1 * full), 0, h);
       } else {
-        out.cubic(s * w * (0.28 + 0.42 * full), h - height * (0.2 - 0.1 * full), s * w, waist + height * (0.16 + 0.24 * full), s * w, Math.max(waist, top + cut + 1));
+        out.cubic(
+          s * w * (0.28 + 0.42 * full),
+          h - height * (0.2 - 0.1 * full),
+          s * w,
+          waist + height * (0.16 + 0.24 * full),
+          s * w,
+          Math.max(waist, top + cut + 1),
+        );
         out.line(s * w, top + cut);
         if (cut > 0) out.cubic(s * (w - cut * 0.45), top + cut, shoulderX, top + cut * 0.55, shoulderX, top);
         if (rise === 0) out.line(0, middle);

@@ -8,8 +8,26 @@ export const star: ShapeKind = {
   hint: "Points round a middle; many low ones make a seal",
   params: {
     points: { type: "number", label: "Points", hint: "How many points it has", default: 5, min: 3, max: 120, step: 1 },
-    depth: { type: "number", label: "Depth", hint: "How far the notches reach in, as a share of the radius", default: 55, min: 1, max: 95, step: 1, suffix: "%" },
-    radius: { type: "number", label: "Corners", hint: "How round points and notches are", default: 0, min: 0, max: 100, step: 1, suffix: "%" },
+    depth: {
+      type: "number",
+      label: "Depth",
+      hint: "How far the notches reach in, as a share of the radius",
+      default: 55,
+      min: 1,
+      max: 95,
+      step: 1,
+      suffix: "%",
+    },
+    radius: {
+      type: "number",
+      label: "Corners",
+      hint: "How round points and notches are",
+      default: 0,
+      min: 0,
+      max: 100,
+      step: 1,
+      suffix: "%",
+    },
   },
   draw: ({ points, depth, radius }, { width, height }) => {
     const n = Math.round(points as number);

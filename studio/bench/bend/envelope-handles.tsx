@@ -34,24 +34,36 @@ export function EnvelopeHandles({ item, bend, place }: { item: LetteringUpdate; 
   const n = mesh.across.length;
   const simple = mesh.nodes.length <= 6;
 
-  const drag = (index: number, move: (node: MeshNode, dx: number, dy: number) => MeshNode) => (start: Point): Gesture => {
-    const key = newKey("envelope");
-    const from = share(start);
-    const before = mesh.nodes[index];
-    return ({ at: to, shift }) => {
-      const p = share(to);
-      let [dx, dy] = [p.x - from.x, p.y - from.y];
-      if (shift) [dx, dy] = Math.abs(dx) * w > Math.abs(dy) * h ? [dx, 0] : [0, dy];
-      const next = rounded(move(before, dx, dy));
-      if (Object.values(next).every((v) => Math.abs(v) <= 1000)) useStudio.getState().change((work) => editMesh(work, item.id, line, (m) => ({ ...m, nodes: m.nodes.map((k, i) => (i === index ? next : k)) })), key);
-      return [];
+  const drag =
+    (index: number, move: (node: MeshNode, dx: number, dy: number) => MeshNode) =>
+    (start: Point): Gesture => {
+      const key = newKey("envelope");
+      const from = share(start);
+      const before = mesh.nodes[index];
+      return ({ at: to, shift }) => {
+        const p = share(to);
+        let [dx, dy] = [p.x - from.x, p.y - from.y];
+        if (shift) [dx, dy] = Math.abs(dx) * w > Math.abs(dy) * h ? [dx, 0] : [0, dy];
+        const next = rounded(move(before, dx, dy));
+        if (Object.values(next).every((v) => Math.abs(v) <= 1000))
+          useStudio
+            .getState()
+            .change(
+              (work) => editMesh(work, item.id, line, (m) => ({ ...m, nodes: m.nodes.map((k, i) => (i === index ? next : k)) })),
+              key,
+            );
+        return [];
+      };
     };
-  };
 
   return (
     <g>
       {mesh.down.map((v) => (
-        <Lead key={`v${v}`} dashed={v > 0 && v < 1} points={Array.from({ length: samples * (n - 1) + 1 }, (_, i) => at(i / (samples * (n - 1)), v))} />
+        <Lead
+          key={`v${v}`}
+          dashed={v > 0 && v < 1}
+          points={Array.from({ length: samples * (n - 1) + 1 }, (_, i) => at(i / (samples * (n - 1)), v))}
+        />
       ))}
       {mesh.across.map((u) => (
         <Lead key={`u${u}`} dashed={u > 0 && u < 1} points={Array.from({ length: samples + 1 }, (_, i) => at(u, i / samples))} />
@@ -63,9 +75,14 @@ export function EnvelopeHandles({ item, bend, place }: { item: LetteringUpdate; 
           <g key={i}>
             {shown &&
               handlesOf(mesh, i).map(({ name, label, reach, across }) => {
-                const tip = onScreen({ x: node.x + (across ? node.acrossX : node.downX) * reach, y: node.y + (across ? node.acrossY : node.downY) * reach });
+                const tip = onScreen({
+                  x: node.x + (across ? node.acrossX : node.downX) * reach,
+                  y: node.y + (across ? node.acrossY : node.downY) * reach,
+                });
                 const change = (k: MeshNode, dx: number, dy: number): MeshNode =>
-                  across ? { ...k, acrossX: k.acrossX + dx / reach, acrossY: k.acrossY + dy / reach } : { ...k, downX: k.downX + dx / reach, downY: k.downY + dy / reach };
+                  across
+                    ? { ...k, acrossX: k.acrossX + dx / reach, acrossY: k.acrossY + dy / reach }
+                    : { ...k, downX: k.downX + dx / reach, downY: k.downY + dy / reach };
                 return (
                   <g key={name}>
                     <Lead points={[here, tip]} />
@@ -73,7 +90,14 @@ export function EnvelopeHandles({ item, bend, place }: { item: LetteringUpdate; 
                   </g>
                 );
               })}
-            <Grip at={here} picked={picked === i} name={`mesh-${i}`} label={nodeLabel(mesh, i)} onPick={() => setPicked(i)} gesture={drag(i, (k, dx, dy) => ({ ...k, x: k.x + dx, y: k.y + dy }))} />
+            <Grip
+              at={here}
+              picked={picked === i}
+              name={`mesh-${i}`}
+              label={nodeLabel(mesh, i)}
+              onPick={() => setPicked(i)}
+              gesture={drag(i, (k, dx, dy) => ({ ...k, x: k.x + dx, y: k.y + dy }))}
+            />
           </g>
         );
       })}
@@ -81,7 +105,8 @@ export function EnvelopeHandles({ item, bend, place }: { item: LetteringUpdate; 
   );
 }
 
-const rounded = (node: MeshNode): MeshNode => Object.fromEntries(Object.entries(node).map(([k, v]) => [k, Math.round(v * 1e5) / 1e5])) as MeshNode;
+const rounded = (node: MeshNode): MeshNode =>
+  Object.fromEntries(Object.entries(node).map(([k, v]) => [k, Math.round(v * 1e5) / 1e5])) as MeshNode;
 
 function nodeLabel({ across, down }: Mesh, index: number): string {
   const [i, j] = [index % across.length, Math.floor(index / across.length)];
@@ -93,7 +118,8 @@ function nodeLabel({ across, down }: Mesh, index: number): string {
 function handlesOf({ across, down }: Mesh, index: number): { name: string; label: string; reach: number; across: boolean }[] {
   const [i, j] = [index % across.length, Math.floor(index / across.length)];
   const out = [];
-  if (i + 1 < across.length) out.push({ name: "right", label: "Handle to the right", reach: (across[i + 1] - across[i]) / 3, across: true });
+  if (i + 1 < across.length)
+    out.push({ name: "right", label: "Handle to the right", reach: (across[i + 1] - across[i]) / 3, across: true });
   if (i > 0) out.push({ name: "left", label: "Handle to the left", reach: -(across[i] - across[i - 1]) / 3, across: true });
   if (j + 1 < down.length) out.push({ name: "down", label: "Handle downwards", reach: (down[j + 1] - down[j]) / 3, across: false });
   if (j > 0) out.push({ name: "up", label: "Handle upwards", reach: -(down[j] - down[j - 1]) / 3, across: false });

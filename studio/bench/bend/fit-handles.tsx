@@ -29,7 +29,14 @@ export function FitHandles({ item, bend, place }: { item: LetteringUpdate; bend:
     <g>
       <Lead points={outline.map(place.toScreen)} closed dashed />
       {corners.map((c, i) => (
-        <Grip key={i} at={place.toScreen(c)} look="diamond" name={`fit-${i}`} label={`Where the outline is parted, ${names[i]}`} gesture={drag(i)} />
+        <Grip
+          key={i}
+          at={place.toScreen(c)}
+          look="diamond"
+          name={`fit-${i}`}
+          label={`Where the outline is parted, ${names[i]}`}
+          gesture={drag(i)}
+        />
       ))}
     </g>
   );

@@ -29,12 +29,24 @@ export function BendDrawer() {
   if (!item)
     return (
       <Section title="Bend">
-        <p className="text-pencil">Click a lettering on the bench to put it on a line, between curved edges or into a shape. The words stay words: type on, and all follows.</p>
+        <p className="text-pencil">
+          Click a lettering on the bench to put it on a line, between curved edges or into a shape. The words stay words: type on, and all
+          follows.
+        </p>
       </Section>
     );
   return (
     <>
-      {lettering ? <Bend lettering={lettering} /> : <Section title="Bend"><p className="text-pencil">A shape is not bent by itself; edit its nodes under Words. Words can run along it or fill it: select them, and choose Line or Shape here.</p></Section>}
+      {lettering ? (
+        <Bend lettering={lettering} />
+      ) : (
+        <Section title="Bend">
+          <p className="text-pencil">
+            A shape is not bent by itself; edit its nodes under Words. Words can run along it or fill it: select them, and choose Line or
+            Shape here.
+          </p>
+        </Section>
+      )}
       <PoseSection item={item} />
     </>
   );
@@ -46,14 +58,26 @@ function Bend({ lettering }: { lettering: Lettering }) {
   const selection = useStudio((s) => s.selection);
   const choose = (kind: string) => {
     if (kind === (bend?.kind ?? "none")) return;
-    const next = kind === "guide" ? newGuideBend("arc") : kind === "envelope" ? newEnvelope() : kind === "fit" ? ({ kind: "fit", shape: "", corners: null, inset: 60, gap: 60 } as const) : null;
+    const next =
+      kind === "guide"
+        ? newGuideBend("arc")
+        : kind === "envelope"
+          ? newEnvelope()
+          : kind === "fit"
+            ? ({ kind: "fit", shape: "", corners: null, inset: 60, gap: 60 } as const)
+            : null;
     change((w) => setBend(w, selection, next));
   };
   return (
     <>
       <Section title="Bend">
         <Choice label="Bend" value={bend?.kind ?? "none"} options={kinds} onChange={choose} />
-        {!bend && <p className="text-pencil">Straight, as it was set. Choose a line, an envelope or a shape; outlines and shades are built afterwards and keep their even width.</p>}
+        {!bend && (
+          <p className="text-pencil">
+            Straight, as it was set. Choose a line, an envelope or a shape; outlines and shades are built afterwards and keep their even
+            width.
+          </p>
+        )}
       </Section>
       {bend?.kind === "guide" && <Guide lettering={lettering} bend={bend} />}
       {bend?.kind === "envelope" && <EnvelopeSection lettering={lettering} bend={bend} />}
@@ -69,7 +93,8 @@ const lettersOptions = [
 
 function Guide({ lettering: { id }, bend }: { lettering: Lettering; bend: GuideBend }) {
   const { change, settle } = useStudio.getState();
-  const edit = (name: string | null, apply: (g: GuideBend) => GuideBend) => change((w) => editGuide(w, id, apply), name && `guide ${name} ${id}`);
+  const edit = (name: string | null, apply: (g: GuideBend) => GuideBend) =>
+    change((w) => editGuide(w, id, apply), name && `guide ${name} ${id}`);
   const kind = guideKind(bend.line.kind);
   const setLine = (name: string, value: unknown) =>
     name === "shape"
@@ -78,23 +103,64 @@ function Guide({ lettering: { id }, bend }: { lettering: Lettering; bend: GuideB
           return shape ? runAlong(w, id, shape) : w;
         })
       : edit(name, (g) => ({ ...g, line: { ...g.line, [name]: value } }));
-  const closed = bend.line.kind === "ring" || bend.line.kind === "outline" || (bend.line.kind === "drawn" && (bend.line.line as { closed: boolean }).closed);
+  const closed =
+    bend.line.kind === "ring" ||
+    bend.line.kind === "outline" ||
+    (bend.line.kind === "drawn" && (bend.line.line as { closed: boolean }).closed);
   return (
     <Section title="Guide line">
       <Field label="Kind" hint={kind.hint}>
-        <Choice id="guide-kind" label="Kind of line" value={bend.line.kind} options={guideKinds.map((k) => ({ value: k.kind, label: k.label, hint: k.hint }))} onChange={(k) => edit(null, (g) => ({ ...g, line: newStep(guideKind(k)) }))} />
+        <Choice
+          id="guide-kind"
+          label="Kind of line"
+          value={bend.line.kind}
+          options={guideKinds.map((k) => ({ value: k.kind, label: k.label, hint: k.hint }))}
+          onChange={(k) => edit(null, (g) => ({ ...g, line: newStep(guideKind(k)) }))}
+        />
       </Field>
       <ParamControls params={kind.params} values={bend.line} onChange={setLine} />
       <Field label="Letters" hint="How letters take to the line">
-        <Choice label="Letters" value={bend.letters} options={lettersOptions} onChange={(v) => edit(null, (g) => ({ ...g, letters: v as "turn" }))} />
+        <Choice
+          label="Letters"
+          value={bend.letters}
+          options={lettersOptions}
+          onChange={(v) => edit(null, (g) => ({ ...g, letters: v as "turn" }))}
+        />
       </Field>
       <Field label="Shift" hint="Moved along the line, in thousandths of the em" htmlFor="guide-shift">
-        <NumberField id="guide-shift" label="Shift" suffix="‰" min={-100_000} max={100_000} step={10} value={bend.shift} onChange={(v) => edit("shift", (g) => ({ ...g, shift: v }))} onSettle={settle} />
+        <NumberField
+          id="guide-shift"
+          label="Shift"
+          suffix="‰"
+          min={-100_000}
+          max={100_000}
+          step={10}
+          value={bend.shift}
+          onChange={(v) => edit("shift", (g) => ({ ...g, shift: v }))}
+          onSettle={settle}
+        />
       </Field>
       <Field label="Distance" hint="Away from the line, in thousandths of the em; below 0 across it" htmlFor="guide-distance">
-        <NumberField id="guide-distance" label="Distance" suffix="‰" min={-100_000} max={100_000} step={10} value={bend.distance} onChange={(v) => edit("distance", (g) => ({ ...g, distance: v }))} onSettle={settle} />
+        <NumberField
+          id="guide-distance"
+          label="Distance"
+          suffix="‰"
+          min={-100_000}
+          max={100_000}
+          step={10}
+          value={bend.distance}
+          onChange={(v) => edit("distance", (g) => ({ ...g, distance: v }))}
+          onSettle={settle}
+        />
       </Field>
-      {closed && <Switch label="Close the circle" hint="The spaces are made even, so that the words go all the way round" checked={bend.spread} onChange={(on) => edit(null, (g) => ({ ...g, spread: on }))} />}
+      {closed && (
+        <Switch
+          label="Close the circle"
+          hint="The spaces are made even, so that the words go all the way round"
+          checked={bend.spread}
+          onChange={(on) => edit(null, (g) => ({ ...g, spread: on }))}
+        />
+      )}
       {bend.line.kind === "drawn" && <NodeTools />}
     </Section>
   );

@@ -23,8 +23,14 @@ export function EnvelopeSection({ lettering, bend }: { lettering: Lettering; ben
   const lines = lettering.text.split("\n");
   const line = bend.scope === "lines" ? Math.min(wanted, lines.length - 1) : 0;
   const mesh = meshOfLine(bend, line);
-  const put = (next: EnvelopeBend, name: string | null = null) => change((w) => setBend(w, [lettering.id], next), name && `envelope ${name} ${lettering.id}`);
-  const rescope = (scope: EnvelopeBend["scope"]) => put({ ...bend, scope, meshes: scope === "lines" ? lines.map((_, i) => bend.meshes[Math.min(i, bend.meshes.length - 1)]) : [bend.meshes[0]] });
+  const put = (next: EnvelopeBend, name: string | null = null) =>
+    change((w) => setBend(w, [lettering.id], next), name && `envelope ${name} ${lettering.id}`);
+  const rescope = (scope: EnvelopeBend["scope"]) =>
+    put({
+      ...bend,
+      scope,
+      meshes: scope === "lines" ? lines.map((_, i) => bend.meshes[Math.min(i, bend.meshes.length - 1)]) : [bend.meshes[0]],
+    });
   return (
     <>
       <Section title="Envelope">
@@ -33,12 +39,31 @@ export function EnvelopeSection({ lettering, bend }: { lettering: Lettering; ben
         </Field>
         {bend.scope === "lines" && lines.length > 1 && (
           <Field label="Line" hint="Whose envelope the handles on the bench belong to">
-            <Choice label="Line of the envelope" value={String(line)} options={lines.map((t, i) => ({ value: String(i), label: `${i + 1}. ${t.trim()}`.slice(0, 14), hint: t.trim() || "Empty line" }))} onChange={(v) => set({ bendLine: Number(v) })} />
+            <Choice
+              label="Line of the envelope"
+              value={String(line)}
+              options={lines.map((t, i) => ({
+                value: String(i),
+                label: `${i + 1}. ${t.trim()}`.slice(0, 14),
+                hint: t.trim() || "Empty line",
+              }))}
+              onChange={(v) => set({ bendLine: Number(v) })}
+            />
           </Field>
         )}
         {bend.scope === "nested" && (
           <Field label="Gap" hint="Between the lines, in thousandths of the em, measured across the edge they share" htmlFor="envelope-gap">
-            <NumberField id="envelope-gap" label="Gap between lines" suffix="‰" min={0} max={5000} step={5} value={bend.gap} onChange={(v) => put({ ...bend, gap: v }, "gap")} onSettle={settle} />
+            <NumberField
+              id="envelope-gap"
+              label="Gap between lines"
+              suffix="‰"
+              min={0}
+              max={5000}
+              step={5}
+              value={bend.gap}
+              onChange={(v) => put({ ...bend, gap: v }, "gap")}
+              onSettle={settle}
+            />
           </Field>
         )}
         <FormGallery lettering={lettering} line={bend.scope === "lines" && lines.length > 1 ? line : null} />
@@ -59,13 +84,23 @@ function MeshSection({ mesh, onChange }: { mesh: Mesh; onChange: (m: Mesh) => vo
   const row = (way: "across" | "down", label: string, hint: string) => (
     <Field label={label} hint={hint}>
       <div className="flex items-center gap-1.5">
-        <Button className="w-9 !px-0" aria-label={`Fewer ${label.toLowerCase()}`} disabled={mesh[way].length <= 2} onClick={() => onChange(coarsened(mesh, way, mesh[way].length - 2))}>
+        <Button
+          className="w-9 !px-0"
+          aria-label={`Fewer ${label.toLowerCase()}`}
+          disabled={mesh[way].length <= 2}
+          onClick={() => onChange(coarsened(mesh, way, mesh[way].length - 2))}
+        >
           −
         </Button>
         <output aria-label={label} className="w-8 text-center tabular-nums">
           {mesh[way].length}
         </output>
-        <Button className="w-9 !px-0" aria-label={`More ${label.toLowerCase()}`} disabled={mesh[way].length >= 12} onClick={() => onChange(finer(way))}>
+        <Button
+          className="w-9 !px-0"
+          aria-label={`More ${label.toLowerCase()}`}
+          disabled={mesh[way].length >= 12}
+          onClick={() => onChange(finer(way))}
+        >
           +
         </Button>
       </div>

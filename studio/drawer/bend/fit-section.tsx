@@ -20,16 +20,30 @@ export function FitSection({ lettering, bend }: { lettering: Lettering; bend: Fi
   const shape = useStudio((s) => shapeItemOf(s.work!, bend.shape));
   const { change, changeStyle, settle, set } = useStudio.getState();
   const here = useItem(shape?.id);
-  const put = (next: FitBend, name: string | null) => change((w) => setBend(w, [lettering.id], next), name && `fit ${name} ${lettering.id}`);
+  const put = (next: FitBend, name: string | null) =>
+    change((w) => setBend(w, [lettering.id], next), name && `fit ${name} ${lettering.id}`);
   const number = (name: "inset" | "gap", label: string, hint: string, min: number) => (
     <Field label={label} hint={hint} htmlFor={`fit-${name}`}>
-      <NumberField id={`fit-${name}`} label={label} suffix="‰" min={min} max={name === "gap" ? 5000 : 20_000} step={5} value={bend[name]} onChange={(v) => put({ ...bend, [name]: v }, name)} onSettle={settle} />
+      <NumberField
+        id={`fit-${name}`}
+        label={label}
+        suffix="‰"
+        min={min}
+        max={name === "gap" ? 5000 : 20_000}
+        step={5}
+        value={bend[name]}
+        onChange={(v) => put({ ...bend, [name]: v }, name)}
+        onSettle={settle}
+      />
     </Field>
   );
   const asCoat = () => {
     let id = "";
     changeStyle((s) => {
-      const coat = { ...newCoat(s.inks.at(-1)?.id ?? "face", "Ground"), form: [{ ...newStep(formStepKind("ground")), id: "ground", on: true }] };
+      const coat = {
+        ...newCoat(s.inks.at(-1)?.id ?? "face", "Ground"),
+        form: [{ ...newStep(formStepKind("ground")), id: "ground", on: true }],
+      };
       id = coat.id;
       return { ...s, coats: [coat, ...s.coats] };
     });
@@ -61,11 +75,15 @@ export function FitSection({ lettering, bend }: { lettering: Lettering; bend: Fi
       ) : (
         <Field label="Shape" hint="Which shape the words fill" htmlFor="fit-shape">
           <ShapePicker
-            id="fit-shape" label="Shape to fill" value={bend.shape}
-            onChange={(id) => change((w) => {
-              const chosen = shapeItemOf(w, id);
-              return chosen ? fillShape(w, lettering.id, chosen) : w;
-            })}
+            id="fit-shape"
+            label="Shape to fill"
+            value={bend.shape}
+            onChange={(id) =>
+              change((w) => {
+                const chosen = shapeItemOf(w, id);
+                return chosen ? fillShape(w, lettering.id, chosen) : w;
+              })
+            }
           />
         </Field>
       )}
@@ -78,7 +96,12 @@ export function FitSection({ lettering, bend }: { lettering: Lettering; bend: Fi
               {bend.corners === null ? "Found by themselves" : "Find them anew"}
             </Button>
           </Field>
-          <Switch label="Show the shape" hint="Hidden, the words still fill it" checked={!(here?.hidden ?? shape.hidden)} onChange={(on) => change((w) => flagItems(w, [shape.id], "hidden", !on))} />
+          <Switch
+            label="Show the shape"
+            hint="Hidden, the words still fill it"
+            checked={!(here?.hidden ?? shape.hidden)}
+            onChange={(on) => change((w) => flagItems(w, [shape.id], "hidden", !on))}
+          />
           <Button className="w-full" onClick={asCoat}>
             Use the shape as a coat
           </Button>

@@ -43,7 +43,10 @@ export function FormGallery({ lettering, line }: { lettering: Lettering; line: n
         {startingForms.map((f) => (
           <Tip key={f.id} text={`${f.hint}. Drag it over the lettering: further is stronger.`} side="right">
             <button
-              type="button" data-form={f.id} aria-label={f.label} aria-pressed={last?.form === f.id}
+              type="button"
+              data-form={f.id}
+              aria-label={f.label}
+              aria-pressed={last?.form === f.id}
               onPointerDown={(e) => {
                 e.currentTarget.setPointerCapture(e.pointerId);
                 drag.current = { key: newKey("form"), entered: null, laid: false };
@@ -64,10 +67,32 @@ export function FormGallery({ lettering, line }: { lettering: Lettering; line: n
         ))}
       </div>
       {last && (
-        <Field label="Strength" hint="How strongly the form was laid on; laying it on anew takes back what was pulled by hand" htmlFor="form-strength">
+        <Field
+          label="Strength"
+          hint="How strongly the form was laid on; laying it on anew takes back what was pulled by hand"
+          htmlFor="form-strength"
+        >
           <div className="flex items-center gap-2">
-            <NumberField id="form-strength" label="Strength" className="w-[92px] shrink-0" suffix="%" min={-100} max={100} value={last.strength * 100} onChange={(v) => lay(last.form, v / 100, `strength ${lettering.id}`)} onSettle={settle} />
-            <Slider label="Strength slider" min={-100} max={100} step={1} value={last.strength * 100} onChange={(v) => lay(last.form, v / 100, `strength ${lettering.id}`)} onSettle={settle} />
+            <NumberField
+              id="form-strength"
+              label="Strength"
+              className="w-[92px] shrink-0"
+              suffix="%"
+              min={-100}
+              max={100}
+              value={last.strength * 100}
+              onChange={(v) => lay(last.form, v / 100, `strength ${lettering.id}`)}
+              onSettle={settle}
+            />
+            <Slider
+              label="Strength slider"
+              min={-100}
+              max={100}
+              step={1}
+              value={last.strength * 100}
+              onChange={(v) => lay(last.form, v / 100, `strength ${lettering.id}`)}
+              onSettle={settle}
+            />
           </div>
         </Field>
       )}

@@ -36,8 +36,29 @@ function Control({ param: p, value, onChange }: { param: Param; value: unknown; 
       return (
         <Field label={p.label} hint={p.hint} htmlFor={id}>
           <div className="flex items-center gap-2">
-            <NumberField id={id} className="w-[92px] shrink-0" label={p.label} suffix={p.suffix} min={p.min} max={p.max} step={p.step} value={value as number} onChange={onChange} onSettle={settle} />
-            {(p.suffix === "%" || p.suffix === "°") && <Slider label={`${p.label} slider`} min={p.min} max={p.max} step={p.step} value={value as number} onChange={onChange} onSettle={settle} />}
+            <NumberField
+              id={id}
+              className="w-[92px] shrink-0"
+              label={p.label}
+              suffix={p.suffix}
+              min={p.min}
+              max={p.max}
+              step={p.step}
+              value={value as number}
+              onChange={onChange}
+              onSettle={settle}
+            />
+            {(p.suffix === "%" || p.suffix === "°") && (
+              <Slider
+                label={`${p.label} slider`}
+                min={p.min}
+                max={p.max}
+                step={p.step}
+                value={value as number}
+                onChange={onChange}
+                onSettle={settle}
+              />
+            )}
           </div>
         </Field>
       );
@@ -80,7 +101,17 @@ function Control({ param: p, value, onChange }: { param: Param; value: unknown; 
     case "place": {
       const at = value as { x: number; y: number };
       const axis = (name: "x" | "y") => (
-        <NumberField label={`${p.label}, ${name === "x" ? "across" : "down"}`} suffix={name === "x" ? "% →" : "% ↓"} units={{ "%": 1 }} min={-2000} max={2000} decimals={1} value={at[name] * 100} onChange={(v) => onChange({ ...at, [name]: v / 100 })} onSettle={settle} />
+        <NumberField
+          label={`${p.label}, ${name === "x" ? "across" : "down"}`}
+          suffix={name === "x" ? "% →" : "% ↓"}
+          units={{ "%": 1 }}
+          min={-2000}
+          max={2000}
+          decimals={1}
+          value={at[name] * 100}
+          onChange={(v) => onChange({ ...at, [name]: v / 100 })}
+          onSettle={settle}
+        />
       );
       return (
         <Field label={p.label} hint={`${p.hint}; drag its grip on the bench`}>
@@ -105,8 +136,28 @@ function LengthControl({ param: p, value, onChange }: { param: LengthParam; valu
   return (
     <Field label={p.label} hint={p.hint} htmlFor={id}>
       <div className="flex items-center gap-2">
-        <NumberField id={id} className="w-[92px] shrink-0" label={p.label} suffix={measure === "fixed" ? "pt" : "%"} units={factors} min={p.min} max={p.max} step={step * 5} value={value} onChange={onChange} onSettle={settle} />
-        <Slider label={`${p.label} slider`} min={p.min < 0 ? -most : p.min} max={most} step={step} value={value} onChange={onChange} onSettle={settle} />
+        <NumberField
+          id={id}
+          className="w-[92px] shrink-0"
+          label={p.label}
+          suffix={measure === "fixed" ? "pt" : "%"}
+          units={factors}
+          min={p.min}
+          max={p.max}
+          step={step * 5}
+          value={value}
+          onChange={onChange}
+          onSettle={settle}
+        />
+        <Slider
+          label={`${p.label} slider`}
+          min={p.min < 0 ? -most : p.min}
+          max={most}
+          step={step}
+          value={value}
+          onChange={onChange}
+          onSettle={settle}
+        />
       </div>
     </Field>
   );

@@ -5,7 +5,17 @@ import { Button } from "../../parts/button";
 import { keepPhoto, photoFiles } from "../../state/photos";
 
 /** The photo in use, and a way to another. */
-export function PhotoControl({ id, label, value, onChange }: { id: string; label: string; value: Photo | null; onChange: (photo: Photo) => void }) {
+export function PhotoControl({
+  id,
+  label,
+  value,
+  onChange,
+}: {
+  id: string;
+  label: string;
+  value: Photo | null;
+  onChange: (photo: Photo) => void;
+}) {
   const file = useRef<HTMLInputElement>(null);
   const choose = async (chosen: File | undefined) => {
     const photo = chosen && (await keepPhoto(chosen));
@@ -26,7 +36,11 @@ export function PhotoControl({ id, label, value, onChange }: { id: string; label
         <ImageUp className="size-4" /> {value ? "Another file…" : "Choose a file…"}
       </Button>
       <input
-        ref={file} type="file" accept={photoFiles} aria-label={`${label} file`} className="hidden"
+        ref={file}
+        type="file"
+        accept={photoFiles}
+        aria-label={`${label} file`}
+        className="hidden"
         onChange={(e) => {
           void choose(e.target.files?.[0]);
           e.target.value = "";

@@ -26,7 +26,10 @@ export function StopsControl({ value: stops, onChange }: { value: readonly Stop[
   };
   const change = (values: Partial<Stop>, index = at) => {
     const changed = { ...stops[index], ...values };
-    put(stops.map((s, i) => (i === index ? changed : s)), changed);
+    put(
+      stops.map((s, i) => (i === index ? changed : s)),
+      changed,
+    );
   };
   const strip = stops.map((s) => `color-mix(in srgb, ${ink(s.ink)} ${s.opacity}%, transparent) ${s.at}%`).join(", ");
 
@@ -41,7 +44,10 @@ export function StopsControl({ value: stops, onChange }: { value: readonly Stop[
       <div className="flex items-center gap-1">
         <Slider.Root
           className="relative flex h-9 grow touch-none items-center"
-          min={0} max={100} step={0.5} minStepsBetweenThumbs={0}
+          min={0}
+          max={100}
+          step={0.5}
+          minStepsBetweenThumbs={0}
           value={stops.map((s) => s.at)}
           onValueChange={(values) => {
             // The slider keeps its values sorted; only the one that moved is taken over.
@@ -73,7 +79,9 @@ export function StopsControl({ value: stops, onChange }: { value: readonly Stop[
           <Plus />
         </IconButton>
         <IconButton
-          label="Take this stop away" className="!size-7" disabled={stops.length <= 2}
+          label="Take this stop away"
+          className="!size-7"
+          disabled={stops.length <= 2}
           onClick={() => {
             onChange(stops.filter((_, i) => i !== at));
             setChosen(Math.max(0, at - 1));
@@ -86,10 +94,28 @@ export function StopsControl({ value: stops, onChange }: { value: readonly Stop[
         <InkPicker label="Ink of the stop" value={stop.ink} onChange={(id) => change({ ink: id })} />
       </Field>
       <Field label="At" hint="Where the stop lies along the gradient" htmlFor="stop-at">
-        <NumberField id="stop-at" label="Place of the stop" suffix="%" min={0} max={100} value={stop.at} onChange={(v) => change({ at: percent(v) })} onSettle={settle} />
+        <NumberField
+          id="stop-at"
+          label="Place of the stop"
+          suffix="%"
+          min={0}
+          max={100}
+          value={stop.at}
+          onChange={(v) => change({ at: percent(v) })}
+          onSettle={settle}
+        />
       </Field>
       <Field label="Opacity" hint="How much the stop covers" htmlFor="stop-opacity">
-        <NumberField id="stop-opacity" label="Opacity of the stop" suffix="%" min={0} max={100} value={stop.opacity} onChange={(v) => change({ opacity: v })} onSettle={settle} />
+        <NumberField
+          id="stop-opacity"
+          label="Opacity of the stop"
+          suffix="%"
+          min={0}
+          max={100}
+          value={stop.opacity}
+          onChange={(v) => change({ opacity: v })}
+          onSettle={settle}
+        />
       </Field>
     </div>
   );

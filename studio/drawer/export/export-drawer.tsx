@@ -32,8 +32,13 @@ export function ExportDrawer() {
   const ids = what === "selection" ? selection : null;
   const items = work!.piece.items.filter((i) => !ids || ids.includes(i.id));
   const names = facesOf(items).map((id) => faces.find((f) => f.id === id)?.name ?? id);
-  const name = (extension: string, withPiece = false) => fileName(work!.piece.name, withPiece ? [...names, "piece inside"] : names, extension);
-  const box = scene && (ids ? joinAll(scene.items.filter((i) => ids.includes(i.id)).map((i) => mapped(i.matrix, i.painted))) : { minX: 0, minY: 0, maxX: scene.width, maxY: scene.height });
+  const name = (extension: string, withPiece = false) =>
+    fileName(work!.piece.name, withPiece ? [...names, "piece inside"] : names, extension);
+  const box =
+    scene &&
+    (ids
+      ? joinAll(scene.items.filter((i) => ids.includes(i.id)).map((i) => mapped(i.matrix, i.painted)))
+      : { minX: 0, minY: 0, maxX: scene.width, maxY: scene.height });
   const nothing = !box || isEmpty(box);
   const [w, h] = nothing ? [0, 0] : [box.maxX - box.minX, box.maxY - box.minY];
   const pixels = nothing ? null : picturePixels(sizeOf(size, board), w, h, board);
@@ -70,10 +75,26 @@ export function ExportDrawer() {
     <>
       <Section title="What is exported">
         <Field label="Area" hint="The whole board, or the selected letterings cut to their ink">
-          <Choice label="Area" value={what} options={[{ value: "board", label: "Board", hint: "All that lies on the board" }, { value: "selection", label: "Selection", hint: "The selected letterings only" }]} onChange={(v) => setWhat(v as What)} />
+          <Choice
+            label="Area"
+            value={what}
+            options={[
+              { value: "board", label: "Board", hint: "All that lies on the board" },
+              { value: "selection", label: "Selection", hint: "The selected letterings only" },
+            ]}
+            onChange={(v) => setWhat(v as What)}
+          />
         </Field>
         <Field label="Ground" hint="Whether the board's colour is part of the export">
-          <Choice label="Ground" value={ground ? "with" : "without"} options={[{ value: "with", label: board.ground ? "With" : "None set", hint: "The ground colour is drawn" }, { value: "without", label: "Transparent", hint: "Nothing is drawn behind the letters" }]} onChange={(v) => setGround(v === "with")} />
+          <Choice
+            label="Ground"
+            value={ground ? "with" : "without"}
+            options={[
+              { value: "with", label: board.ground ? "With" : "None set", hint: "The ground colour is drawn" },
+              { value: "without", label: "Transparent", hint: "Nothing is drawn behind the letters" },
+            ]}
+            onChange={(v) => setGround(v === "with")}
+          />
         </Field>
         {what === "selection" && nothing && <p className="text-warn">Select a lettering with ink on the bench first.</p>}
       </Section>

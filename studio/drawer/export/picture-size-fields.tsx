@@ -26,7 +26,14 @@ const fineDpi = 300;
 export function firstChoice(board: Board): SizeChoice {
   const px = board.unit === "px";
   const printDpi = px ? fineDpi : board.dpi;
-  return { by: px ? "times" : "dpi", times: 1, width: 2000, print: px ? board.width / printDpi : toPx(board.width, board.unit) / pxPer.in, printDpi, dpi: board.dpi };
+  return {
+    by: px ? "times" : "dpi",
+    times: 1,
+    width: 2000,
+    print: px ? board.width / printDpi : toPx(board.width, board.unit) / pxPer.in,
+    printDpi,
+    dpi: board.dpi,
+  };
 }
 
 export function sizeOf({ by, times, width, print, printDpi, dpi }: SizeChoice, board: Board): PictureSize {
@@ -64,33 +71,79 @@ export function PictureSizeFields({ board, choice, pixels, onChange }: Props) {
   return (
     <>
       <Field label="Size by" hint="What the size of the picture is measured by">
-        <Choice label="Size by" value={by} options={[inPixels ? ways.times : ways.dpi, ways.width, ways.print]} onChange={(v) => put({ by: v as SizeChoice["by"] })} />
+        <Choice
+          label="Size by"
+          value={by}
+          options={[inPixels ? ways.times : ways.dpi, ways.width, ways.print]}
+          onChange={(v) => put({ by: v as SizeChoice["by"] })}
+        />
       </Field>
       {by === "times" && (
         <Field label="Times" hint="How many pixels one of the board's becomes, each way">
           <div className="flex gap-1.5">
             <div className="grow">
-              <Choice label="Times the board" value={String(choice.times)} options={["1", "2", "3", "4"].map((n) => ({ value: n, label: `${n}×`, hint: n === "1" ? "The board's own pixels" : `${n} times the board's pixels, for dense screens` }))} onChange={(v) => put({ times: Number(v) })} />
+              <Choice
+                label="Times the board"
+                value={String(choice.times)}
+                options={["1", "2", "3", "4"].map((n) => ({
+                  value: n,
+                  label: `${n}×`,
+                  hint: n === "1" ? "The board's own pixels" : `${n} times the board's pixels, for dense screens`,
+                }))}
+                onChange={(v) => put({ times: Number(v) })}
+              />
             </div>
           </div>
         </Field>
       )}
       {by === "width" && (
         <Field label="Width" hint="Pixels across; the height follows" htmlFor="png-width">
-          <NumberField id="png-width" label="Picture width" suffix="px" min={1} max={16384} decimals={0} value={choice.width} onChange={(v) => put({ width: Math.round(v) })} />
+          <NumberField
+            id="png-width"
+            label="Picture width"
+            suffix="px"
+            min={1}
+            max={16384}
+            decimals={0}
+            value={choice.width}
+            onChange={(v) => put({ width: Math.round(v) })}
+          />
         </Field>
       )}
       {by === "print" && (
         <Field label="Print width" hint="How wide the picture prints; the height follows" htmlFor="png-print">
           <NumberField
-            id="png-print" label="Print width" suffix={unit} units={unitFactors(unit)} decimals={unit === "in" ? 2 : 1} min={unit === "in" ? 0.1 : 2.5} max={unit === "in" ? 1000 : 25_400}
-            value={(choice.print * pxPer.in) / pxPer[unit]} onChange={(v) => put({ print: (v * pxPer[unit]) / pxPer.in })}
+            id="png-print"
+            label="Print width"
+            suffix={unit}
+            units={unitFactors(unit)}
+            decimals={unit === "in" ? 2 : 1}
+            min={unit === "in" ? 0.1 : 2.5}
+            max={unit === "in" ? 1000 : 25_400}
+            value={(choice.print * pxPer.in) / pxPer[unit]}
+            onChange={(v) => put({ print: (v * pxPer[unit]) / pxPer.in })}
           />
         </Field>
       )}
       {(by !== "width" || inPixels) && (
-        <Field label="Resolution" hint={inPixels && by !== "print" ? "Pixels to the inch: how large the picture prints. Its pixels stay as they are" : "Pixels to the inch of the picture"} htmlFor="png-dpi">
-          <NumberField id="png-dpi" label="Picture resolution" suffix="dpi" min={1} max={4800} value={by === "print" ? choice.printDpi : choice.dpi} onChange={(v) => put(by === "print" ? { printDpi: v } : { dpi: v })} />
+        <Field
+          label="Resolution"
+          hint={
+            inPixels && by !== "print"
+              ? "Pixels to the inch: how large the picture prints. Its pixels stay as they are"
+              : "Pixels to the inch of the picture"
+          }
+          htmlFor="png-dpi"
+        >
+          <NumberField
+            id="png-dpi"
+            label="Picture resolution"
+            suffix="dpi"
+            min={1}
+            max={4800}
+            value={by === "print" ? choice.printDpi : choice.dpi}
+            onChange={(v) => put(by === "print" ? { printDpi: v } : { dpi: v })}
+          />
         </Field>
       )}
       <p aria-live="polite" className="text-pencil">

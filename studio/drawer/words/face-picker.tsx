@@ -14,7 +14,14 @@ import { StrainNote, useStrains } from "./strains";
 
 type SortBy = "shelf" | "name" | "stem" | "contrast" | "width" | "capHeight" | "nodes" | "roughness";
 const sorts: Readonly<Record<SortBy, string>> = {
-  shelf: "As on the shelf", name: "Name", stem: "Stem, heaviest first", contrast: "Contrast, most first", width: "Width, widest first", capHeight: "Capitals, tallest first", nodes: "Nodes a letter, fewest first", roughness: "Roughness, smoothest first",
+  shelf: "As on the shelf",
+  name: "Name",
+  stem: "Stem, heaviest first",
+  contrast: "Contrast, most first",
+  width: "Width, widest first",
+  capHeight: "Capitals, tallest first",
+  nodes: "Nodes a letter, fewest first",
+  roughness: "Roughness, smoothest first",
 };
 const rising: readonly SortBy[] = ["nodes", "roughness"];
 
@@ -32,9 +39,14 @@ export function FacePicker({ lettering, onChange }: Props) {
   const sample = sampleOf(lettering);
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger aria-label="Face" className="flex h-14 w-full items-center gap-2 rounded-md border border-rule bg-sheet px-3 text-left hover:border-pencil">
+      <Popover.Trigger
+        aria-label="Face"
+        className="flex h-14 w-full items-center gap-2 rounded-md border border-rule bg-sheet px-3 text-left hover:border-pencil"
+      >
         <span className="min-w-0 grow">
-          <span className="block truncate text-xs text-pencil">{chosen ? `${chosen.name} · ${chosen.kind}` : `${lettering.face} (not here: a stand-in is shown)`}</span>
+          <span className="block truncate text-xs text-pencil">
+            {chosen ? `${chosen.name} · ${chosen.kind}` : `${lettering.face} (not here: a stand-in is shown)`}
+          </span>
           <span className="block truncate text-xl leading-7" style={chosen && faceStyle(chosen, lettering.axes)}>
             {sample}
           </span>
@@ -42,7 +54,14 @@ export function FacePicker({ lettering, onChange }: Props) {
         <ChevronDown className="size-4 shrink-0 text-pencil" />
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content side="right" align="start" sideOffset={12} collisionPadding={10} aria-label="Faces" className="z-50 flex max-h-[min(680px,var(--radix-popover-content-available-height))] w-[470px] flex-col rounded-xl border border-rule bg-paper shadow-xl">
+        <Popover.Content
+          side="right"
+          align="start"
+          sideOffset={12}
+          collisionPadding={10}
+          aria-label="Faces"
+          className="z-50 flex max-h-[min(680px,var(--radix-popover-content-available-height))] w-[470px] flex-col rounded-xl border border-rule bg-paper shadow-xl"
+        >
           <Chooser lettering={lettering} faces={faces} sample={sample} onChoose={(id) => (onChange(id), setOpen(false))} />
         </Popover.Content>
       </Popover.Portal>
@@ -50,9 +69,24 @@ export function FacePicker({ lettering, onChange }: Props) {
   );
 }
 
-const sampleOf = ({ text }: Lettering): string => text.split("\n").find((l) => l.trim())?.trim().slice(0, 18) || "Brindlemoor";
+const sampleOf = ({ text }: Lettering): string =>
+  text
+    .split("\n")
+    .find((l) => l.trim())
+    ?.trim()
+    .slice(0, 18) || "Brindlemoor";
 
-function Chooser({ lettering, faces, sample, onChoose }: { lettering: Lettering; faces: readonly FaceEntry[]; sample: string; onChoose: (id: string) => void }) {
+function Chooser({
+  lettering,
+  faces,
+  sample,
+  onChoose,
+}: {
+  lettering: Lettering;
+  faces: readonly FaceEntry[];
+  sample: string;
+  onChoose: (id: string) => void;
+}) {
   const measured = useQuery({ queryKey: ["measured"], queryFn: api.measured, staleTime: Infinity }).data;
   const strains = useStrains(lettering, faces);
   const [search, setSearch] = useState("");
@@ -75,7 +109,12 @@ function Chooser({ lettering, faces, sample, onChoose }: { lettering: Lettering;
     return only !== "own" || f.own === true;
   });
   const value = (f: FaceEntry): number => (sort === "shelf" || sort === "name" ? 0 : (measured?.[f.id]?.[sort] ?? 0));
-  const sorted = sort === "shelf" ? found : [...found].sort((a, b) => (sort === "name" ? a.name.localeCompare(b.name) : rising.includes(sort) ? value(a) - value(b) : value(b) - value(a)));
+  const sorted =
+    sort === "shelf"
+      ? found
+      : [...found].sort((a, b) =>
+          sort === "name" ? a.name.localeCompare(b.name) : rising.includes(sort) ? value(a) - value(b) : value(b) - value(a),
+        );
   const current = sorted.some((f) => f.id === at) ? at : sorted[0]?.id;
 
   const onKeyDown = (e: KeyboardEvent) => {
@@ -98,12 +137,26 @@ function Chooser({ lettering, faces, sample, onChoose }: { lettering: Lettering;
         <label className="flex h-8 items-center gap-2 rounded-md border border-rule bg-sheet px-2 focus-within:border-accent">
           <Search className="size-4 text-pencil" />
           <input
-            role="combobox" aria-label="Search faces" aria-expanded aria-controls={list} aria-activedescendant={current && `${list}-${current}`} placeholder="Name or kind" autoFocus
-            value={search} onChange={(e) => setSearch(e.target.value)} onKeyDown={onKeyDown} className="grow bg-transparent outline-none"
+            role="combobox"
+            aria-label="Search faces"
+            aria-expanded
+            aria-controls={list}
+            aria-activedescendant={current && `${list}-${current}`}
+            placeholder="Name or kind"
+            autoFocus
+            value={search}
+            onChange={(e) => setSearch(e.target.value)}
+            onKeyDown={onKeyDown}
+            className="grow bg-transparent outline-none"
           />
         </label>
         <div className="flex gap-1.5">
-          <select aria-label="Sort faces" value={sort} onChange={(e) => setSort(e.target.value as SortBy)} className={`${select} flex-[1.4]`}>
+          <select
+            aria-label="Sort faces"
+            value={sort}
+            onChange={(e) => setSort(e.target.value as SortBy)}
+            className={`${select} flex-[1.4]`}
+          >
             {Object.entries(sorts).map(([k, label]) => (
               <option key={k} value={k}>
                 {label}
@@ -128,7 +181,14 @@ function Chooser({ lettering, faces, sample, onChoose }: { lettering: Lettering;
         {sorted.map((f) => (
           <li key={f.id} className="group relative">
             <button
-              id={`${list}-${f.id}`} type="button" role="option" tabIndex={-1} aria-selected={f.id === lettering.face} data-current={f.id === current || undefined} onClick={() => onChoose(f.id)} onPointerEnter={() => setAt(f.id)}
+              id={`${list}-${f.id}`}
+              type="button"
+              role="option"
+              tabIndex={-1}
+              aria-selected={f.id === lettering.face}
+              data-current={f.id === current || undefined}
+              onClick={() => onChoose(f.id)}
+              onPointerEnter={() => setAt(f.id)}
               className="block w-full rounded-md px-2.5 py-1.5 text-left outline-none data-[current]:bg-wash aria-selected:shadow-[inset_3px_0_0_var(--accent)]"
             >
               <span className="flex justify-between gap-2 text-xs text-pencil">
@@ -158,7 +218,12 @@ function Chooser({ lettering, faces, sample, onChoose }: { lettering: Lettering;
           <FileUp className="size-4" /> Bring in…
         </Button>
         <input
-          ref={file} type="file" multiple accept=".ttf,.otf,.woff,.woff2,.ttc,.otc,.txt" aria-label="Font files" className="hidden"
+          ref={file}
+          type="file"
+          multiple
+          accept=".ttf,.otf,.woff,.woff2,.ttc,.otc,.txt"
+          aria-label="Font files"
+          className="hidden"
           onChange={(e) => {
             const chosen = [...(e.target.files ?? [])];
             e.target.value = "";
@@ -180,7 +245,15 @@ async function bringIn(files: readonly File[]): Promise<void> {
 
 function Figures({ measured: m }: { measured: Measured | undefined }) {
   if (!m) return <span className="block h-4 text-xs text-pencil">…</span>;
-  const parts = [`stem ${Math.round(m.stem)}`, `contrast ${m.contrast.toFixed(1)}`, `width ${Math.round(m.width)}`, `caps ${Math.round(m.capHeight)}`, `${Math.round(m.nodes)} nodes`, ...(m.roughness >= 0.5 ? [`rough ${m.roughness.toFixed(1)} %`] : []), ...(m.axes ? [`${m.axes} ax${m.axes === 1 ? "is" : "es"}`] : [])];
+  const parts = [
+    `stem ${Math.round(m.stem)}`,
+    `contrast ${m.contrast.toFixed(1)}`,
+    `width ${Math.round(m.width)}`,
+    `caps ${Math.round(m.capHeight)}`,
+    `${Math.round(m.nodes)} nodes`,
+    ...(m.roughness >= 0.5 ? [`rough ${m.roughness.toFixed(1)} %`] : []),
+    ...(m.axes ? [`${m.axes} ax${m.axes === 1 ? "is" : "es"}`] : []),
+  ];
   return <span className="block truncate text-xs tabular-nums text-pencil">{parts.join(" · ")}</span>;
 }
 
@@ -199,7 +272,8 @@ function RemoveDialog({ face, onClose }: { face: FaceEntry | null; onClose: () =
   const names = uses.data ?? [];
   return (
     <AskDialog
-      open={face !== null} title={`Take ${face?.name ?? "the face"} away?`}
+      open={face !== null}
+      title={`Take ${face?.name ?? "the face"} away?`}
       actions={
         <>
           <Button look="quiet" onClick={onClose}>
@@ -211,7 +285,16 @@ function RemoveDialog({ face, onClose }: { face: FaceEntry | null; onClose: () =
         </>
       }
     >
-      {uses.isPending ? "Looking where it is used…" : names.length ? `It is used in ${names.slice(0, 5).map((n) => `“${n}”`).join(", ")}${names.length > 5 ? ` and ${names.length - 5} more` : ""}. Their words keep their settings and show a stand-in until the face is brought in again.` : "No piece uses it."}
+      {uses.isPending
+        ? "Looking where it is used…"
+        : names.length
+          ? `It is used in ${names
+              .slice(0, 5)
+              .map((n) => `“${n}”`)
+              .join(
+                ", ",
+              )}${names.length > 5 ? ` and ${names.length - 5} more` : ""}. Their words keep their settings and show a stand-in until the face is brought in again.`
+          : "No piece uses it."}
     </AskDialog>
   );
 }

@@ -17,18 +17,44 @@ export function ItemsSection() {
           const name = item.kind === "shape" ? item.name || "Shape" : item.text.replace(/\s+/g, " ").trim() || "Empty lettering";
           const Icon = item.kind === "shape" ? Shapes : Type;
           return (
-            <li key={item.id} data-item={item.id} aria-current={selection.includes(item.id)} className="flex items-center gap-1 rounded-md aria-[current=true]:bg-wash" style={{ paddingLeft: item.groups.length * 12 }}>
+            <li
+              key={item.id}
+              data-item={item.id}
+              aria-current={selection.includes(item.id)}
+              className="flex items-center gap-1 rounded-md aria-[current=true]:bg-wash"
+              style={{ paddingLeft: item.groups.length * 12 }}
+            >
               <button
-                type="button" aria-label={`Select ${name}`} className={`flex h-8 min-w-0 grow items-center gap-2 px-1.5 text-left ${item.hidden ? "opacity-50" : ""}`}
-                onClick={(e) => select(e.shiftKey ? (selection.includes(item.id) ? selection.filter((i) => i !== item.id) : [...selection, item.id]) : [item.id])}
+                type="button"
+                aria-label={`Select ${name}`}
+                className={`flex h-8 min-w-0 grow items-center gap-2 px-1.5 text-left ${item.hidden ? "opacity-50" : ""}`}
+                onClick={(e) =>
+                  select(
+                    e.shiftKey
+                      ? selection.includes(item.id)
+                        ? selection.filter((i) => i !== item.id)
+                        : [...selection, item.id]
+                      : [item.id],
+                  )
+                }
               >
                 <Icon className="size-3.5 shrink-0 text-pencil" />
                 <span className="truncate">{name}</span>
               </button>
-              <IconButton label={item.hidden ? `Show ${name}` : `Hide ${name}`} className="!size-7" active={item.hidden} onClick={() => change((w) => flagItems(w, [item.id], "hidden", !item.hidden))}>
+              <IconButton
+                label={item.hidden ? `Show ${name}` : `Hide ${name}`}
+                className="!size-7"
+                active={item.hidden}
+                onClick={() => change((w) => flagItems(w, [item.id], "hidden", !item.hidden))}
+              >
                 {item.hidden ? <EyeOff /> : <Eye />}
               </IconButton>
-              <IconButton label={item.locked ? `Unlock ${name}` : `Lock ${name}`} className="!size-7" active={item.locked} onClick={() => change((w) => flagItems(w, [item.id], "locked", !item.locked))}>
+              <IconButton
+                label={item.locked ? `Unlock ${name}` : `Lock ${name}`}
+                className="!size-7"
+                active={item.locked}
+                onClick={() => change((w) => flagItems(w, [item.id], "locked", !item.locked))}
+              >
                 {item.locked ? <Lock /> : <LockOpen />}
               </IconButton>
             </li>

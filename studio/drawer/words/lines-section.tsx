@@ -25,7 +25,10 @@ export function LinesSection({ lettering }: { lettering: Lettering }) {
   const texts = lettering.text.split("\n");
   const lineOf = (i: number): LineOptions => lettering.lines[i] ?? lineSchema.parse({});
   const edit = (name: string | null, apply: (line: LineOptions, i: number) => LineOptions) =>
-    change((w) => editLettering(w, [lettering.id], (l) => void (l.lines = texts.map((_, i) => apply(l.lines[i] ?? lineSchema.parse({}), i)))), name && `${name} ${lettering.id}`);
+    change(
+      (w) => editLettering(w, [lettering.id], (l) => void (l.lines = texts.map((_, i) => apply(l.lines[i] ?? lineSchema.parse({}), i)))),
+      name && `${name} ${lettering.id}`,
+    );
   const inked = (i: number): number => {
     const ink = item?.lines[i]?.ink;
     return ink && ink.maxX > ink.minX ? ((ink.maxX - ink.minX) * lettering.size) / 1000 : 0;
@@ -41,18 +44,39 @@ export function LinesSection({ lettering }: { lettering: Lettering }) {
             <p className="mb-1 truncate text-xs text-pencil">{text.trim() || "Empty line"}</p>
             <div className="flex items-center gap-1.5">
               <NumberField
-                label={`Width of line ${i + 1}`} className="min-w-0 flex-1" suffix={unit} units={unitFactors(unit)} decimals={decimalsOf[unit] + 1} step={unit === "in" ? 0.05 : 1} min={fromPx(0.1, unit)} max={fromPx(1e6, unit)}
-                value={fromPx(line.width ?? inked(i), unit)} onChange={(v) => edit(`width ${i}`, (l, k) => (k === i ? { ...l, width: toPx(v, unit) } : l))} onSettle={settle}
+                label={`Width of line ${i + 1}`}
+                className="min-w-0 flex-1"
+                suffix={unit}
+                units={unitFactors(unit)}
+                decimals={decimalsOf[unit] + 1}
+                step={unit === "in" ? 0.05 : 1}
+                min={fromPx(0.1, unit)}
+                max={fromPx(1e6, unit)}
+                value={fromPx(line.width ?? inked(i), unit)}
+                onChange={(v) => edit(`width ${i}`, (l, k) => (k === i ? { ...l, width: toPx(v, unit) } : l))}
+                onSettle={settle}
               />
-              {line.width === null ? <span className="w-14 text-xs text-pencil">as it is</span> : (
-                <Button look="quiet" className="!h-7 w-14 !px-1 text-xs" aria-label={`Let line ${i + 1} be as wide as it is`} onClick={() => edit(null, (l, k) => (k === i ? { ...l, width: null } : l))}>
+              {line.width === null ? (
+                <span className="w-14 text-xs text-pencil">as it is</span>
+              ) : (
+                <Button
+                  look="quiet"
+                  className="!h-7 w-14 !px-1 text-xs"
+                  aria-label={`Let line ${i + 1} be as wide as it is`}
+                  onClick={() => edit(null, (l, k) => (k === i ? { ...l, width: null } : l))}
+                >
                   Let go
                 </Button>
               )}
             </div>
             {line.width !== null && (
               <div className="mt-1.5">
-                <Choice label={`Fit line ${i + 1} by`} value={line.by} options={hasWidth ? ways : ways.slice(0, 2)} onChange={(by) => edit(null, (l, k) => (k === i ? { ...l, by: by as "size" } : l))} />
+                <Choice
+                  label={`Fit line ${i + 1} by`}
+                  value={line.by}
+                  options={hasWidth ? ways : ways.slice(0, 2)}
+                  onChange={(by) => edit(null, (l, k) => (k === i ? { ...l, by: by as "size" } : l))}
+                />
               </div>
             )}
           </div>
@@ -62,9 +86,7 @@ export function LinesSection({ lettering }: { lettering: Lettering }) {
         <Button className="min-w-0 grow" disabled={!(widest > 0)} onClick={() => edit(null, (l) => ({ ...l, width: widest, by: "size" }))}>
           All as wide as the widest
         </Button>
-        {fitted && (
-          <Button onClick={() => edit(null, (l) => ({ ...l, width: null }))}>Let all go</Button>
-        )}
+        {fitted && <Button onClick={() => edit(null, (l) => ({ ...l, width: null }))}>Let all go</Button>}
       </div>
     </Fold>
   );

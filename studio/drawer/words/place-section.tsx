@@ -1,4 +1,18 @@
-import { AlignCenterHorizontal, AlignCenterVertical, AlignEndHorizontal, AlignEndVertical, AlignHorizontalSpaceBetween, AlignStartHorizontal, AlignStartVertical, AlignVerticalSpaceBetween, BringToFront, Group, Lock, SendToBack, Ungroup } from "lucide-react";
+import {
+  AlignCenterHorizontal,
+  AlignCenterVertical,
+  AlignEndHorizontal,
+  AlignEndVertical,
+  AlignHorizontalSpaceBetween,
+  AlignStartHorizontal,
+  AlignStartVertical,
+  AlignVerticalSpaceBetween,
+  BringToFront,
+  Group,
+  Lock,
+  SendToBack,
+  Ungroup,
+} from "lucide-react";
 import { useState } from "react";
 import { shapeOf } from "@/core/bend/bend";
 import type { Item } from "@/core/piece/schema";
@@ -9,7 +23,15 @@ import { Button, IconButton } from "../../parts/button";
 import { Choice } from "../../parts/choice";
 import { Field, Fold, Section } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
-import { alignSelected, distributeSelected, groupSelected, lockSelected, raiseSelected, repeatSelected, ungroupSelected } from "../../state/commands";
+import {
+  alignSelected,
+  distributeSelected,
+  groupSelected,
+  lockSelected,
+  raiseSelected,
+  repeatSelected,
+  ungroupSelected,
+} from "../../state/commands";
 import type { Alignment } from "../../state/edits/arrange";
 import { boundTo, editItems, withGrounds } from "../../state/edits/items";
 import { useItem, useStudio } from "../../state/store";
@@ -25,18 +47,28 @@ export function PlaceSection({ item }: { item: Item }) {
   const { change, settle } = useStudio.getState();
   const box = update && boardBox(update);
   const middle = box && { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
-  const edit = (name: string, apply: (l: Item) => void) => change((w) => editItems(w, withGrounds(w, selection), apply), `${name} ${selection.join()}`);
+  const edit = (name: string, apply: (l: Item) => void) =>
+    change((w) => editItems(w, withGrounds(w, selection), apply), `${name} ${selection.join()}`);
   // By as much as the item in hand turns, so that words keep their stand in the shape that they fill.
   const turnTo = (v: number) => {
     const by = v - item.turn;
     const inHand = (l: Item) => useStudio.getState().scene?.items.find((i) => i.id === l.id);
     const turned = (x: Item) => void (x.turn = ((((x.turn + by + 180) % 360) + 360) % 360) - 180);
-    change((w) => editItems(w, boundTo(w, selection), (l) => resized(l, inHand(l), selection.includes(l.id) ? (x) => void (x.turn = v) : turned)), `turn ${selection.join()}`);
+    change(
+      (w) =>
+        editItems(w, boundTo(w, selection), (l) => resized(l, inHand(l), selection.includes(l.id) ? (x) => void (x.turn = v) : turned)),
+      `turn ${selection.join()}`,
+    );
   };
   const place = (axis: "x" | "y", label: string, hint: string) => (
     <Field label={label} hint={hint} htmlFor={`place-${axis}`}>
       <NumberField
-        id={`place-${axis}`} label={label} suffix={unit} units={unitFactors(unit)} decimals={decimalsOf[unit]} step={unit === "in" ? 0.05 : 1}
+        id={`place-${axis}`}
+        label={label}
+        suffix={unit}
+        units={unitFactors(unit)}
+        decimals={decimalsOf[unit]}
+        step={unit === "in" ? 0.05 : 1}
         value={middle ? fromPx(middle[axis], unit) : 0}
         onChange={(v) => middle && edit(`place-${axis}`, (l) => void (l[axis] += toPx(v, unit) - middle[axis]))}
         onSettle={settle}
@@ -49,13 +81,26 @@ export function PlaceSection({ item }: { item: Item }) {
         title="Place"
         actions={
           <>
-            <IconButton label="One to the back (Shift: all the way)" keys="[" onClick={(e) => raiseSelected(e.shiftKey ? "back" : "backward")}>
+            <IconButton
+              label="One to the back (Shift: all the way)"
+              keys="["
+              onClick={(e) => raiseSelected(e.shiftKey ? "back" : "backward")}
+            >
               <SendToBack />
             </IconButton>
-            <IconButton label="One to the front (Shift: all the way)" keys="]" onClick={(e) => raiseSelected(e.shiftKey ? "front" : "forward")}>
+            <IconButton
+              label="One to the front (Shift: all the way)"
+              keys="]"
+              onClick={(e) => raiseSelected(e.shiftKey ? "front" : "forward")}
+            >
               <BringToFront />
             </IconButton>
-            <IconButton label={item.locked ? "Unlock" : "Lock: nothing moves or changes it"} keys="Ctrl L" active={item.locked} onClick={lockSelected}>
+            <IconButton
+              label={item.locked ? "Unlock" : "Lock: nothing moves or changes it"}
+              keys="Ctrl L"
+              active={item.locked}
+              onClick={lockSelected}
+            >
               <Lock />
             </IconButton>
             <IconButton label="Group" keys="Ctrl G" disabled={selection.length < 2} onClick={groupSelected}>
@@ -80,8 +125,12 @@ export function PlaceSection({ item }: { item: Item }) {
 }
 
 const alignments: readonly [Alignment, string, typeof AlignStartVertical][] = [
-  ["left", "Left edges", AlignStartVertical], ["middle", "Middles, left to right", AlignCenterVertical], ["right", "Right edges", AlignEndVertical],
-  ["top", "Top edges", AlignStartHorizontal], ["centre", "Middles, top to bottom", AlignCenterHorizontal], ["bottom", "Bottom edges", AlignEndHorizontal],
+  ["left", "Left edges", AlignStartVertical],
+  ["middle", "Middles, left to right", AlignCenterVertical],
+  ["right", "Right edges", AlignEndVertical],
+  ["top", "Top edges", AlignStartHorizontal],
+  ["centre", "Middles, top to bottom", AlignCenterHorizontal],
+  ["bottom", "Bottom edges", AlignEndHorizontal],
 ];
 
 function Align() {
@@ -91,7 +140,11 @@ function Align() {
     <>
       <div className="flex justify-between" role="group" aria-label="Align">
         {alignments.map(([to, label, Icon]) => (
-          <IconButton key={to} label={several ? `Align: ${label.toLowerCase()} (Shift: with the board)` : `Align with the board: ${label.toLowerCase()}`} onClick={(e) => alignSelected(to, e.shiftKey)}>
+          <IconButton
+            key={to}
+            label={several ? `Align: ${label.toLowerCase()} (Shift: with the board)` : `Align with the board: ${label.toLowerCase()}`}
+            onClick={(e) => alignSelected(to, e.shiftKey)}
+          >
             <Icon />
           </IconButton>
         ))}
@@ -104,8 +157,13 @@ function Align() {
       </div>
       <Field label="Align by" hint="What is seen of the letters, or the frame from their feet to their heads">
         <Choice
-          label="Align by" value={alignBy} onChange={(v) => set({ alignBy: v as "ink" })}
-          options={[{ value: "ink", label: "What is seen", hint: "The inked box" }, { value: "frame", label: "The frame", hint: "From below the baseline to above the capitals, inked or not" }]}
+          label="Align by"
+          value={alignBy}
+          onChange={(v) => set({ alignBy: v as "ink" })}
+          options={[
+            { value: "ink", label: "What is seen", hint: "The inked box" },
+            { value: "frame", label: "The frame", hint: "From below the baseline to above the capitals, inked or not" },
+          ]}
         />
       </Field>
     </>
@@ -119,7 +177,17 @@ function Repeat() {
   const [count, setCount] = useState(1);
   const side = (axis: "x" | "y", label: string) => (
     <Field label={label} hint="From one copy to the next" htmlFor={`repeat-${axis}`}>
-      <NumberField id={`repeat-${axis}`} label={label} suffix={unit} units={unitFactors(unit)} decimals={decimalsOf[unit]} min={-1e5} max={1e5} value={fromPx(step[axis], unit)} onChange={(v) => setStep({ ...step, [axis]: toPx(v, unit) })} />
+      <NumberField
+        id={`repeat-${axis}`}
+        label={label}
+        suffix={unit}
+        units={unitFactors(unit)}
+        decimals={decimalsOf[unit]}
+        min={-1e5}
+        max={1e5}
+        value={fromPx(step[axis], unit)}
+        onChange={(v) => setStep({ ...step, [axis]: toPx(v, unit) })}
+      />
     </Field>
   );
   return (
@@ -127,7 +195,15 @@ function Repeat() {
       {side("x", "Step across")}
       {side("y", "Step down")}
       <Field label="Copies" hint="How many copies are made" htmlFor="repeat-count">
-        <NumberField id="repeat-count" label="Copies" min={1} max={100} decimals={0} value={count} onChange={(v) => setCount(Math.round(v))} />
+        <NumberField
+          id="repeat-count"
+          label="Copies"
+          min={1}
+          max={100}
+          decimals={0}
+          value={count}
+          onChange={(v) => setCount(Math.round(v))}
+        />
       </Field>
       <div className="flex gap-1.5">
         <Button className="min-w-0 grow" onClick={() => repeatSelected(step, count)}>

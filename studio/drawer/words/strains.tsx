@@ -9,7 +9,10 @@ import { fileOf, shownStyle } from "../../state/work";
 
 type Strains = Readonly<Record<string, Strain | null>>;
 
-/** Whether each face would carry the style on these words: asked one by one, so that nothing else waits long, and anew when words or style change. */
+/**
+ * Whether each face would carry the style on these words: asked one by one, so that nothing else waits long, and anew when words or style
+ * change.
+ */
 export function useStrains(lettering: Lettering, faces: readonly FaceEntry[]): Strains {
   const [known, setKnown] = useState<{ style: unknown; strains: Strains }>({ style: null, strains: {} });
   const style = useStudio((s) => s.work && shownStyle(s.work, lettering));
@@ -20,7 +23,9 @@ export function useStrains(lettering: Lettering, faces: readonly FaceEntry[]): S
       let strains: Strains = {};
       for (const f of faces) {
         const file = fileOf(useStudio.getState().work!);
-        const strain = await session().scene.ask((w) => w.strain(file, id, f.id)).catch(() => null);
+        const strain = await session()
+          .scene.ask((w) => w.strain(file, id, f.id))
+          .catch(() => null);
         if (stopped) return;
         strains = { ...strains, [f.id]: strain };
         setKnown({ style, strains });
@@ -36,7 +41,8 @@ export function StrainNote({ strain }: { strain: Strain | null | undefined }) {
   if (!strain?.closed) return null;
   return (
     <span data-strain className="flex items-center gap-1 text-xs text-warn">
-      <TriangleAlert className="size-3.5 shrink-0" /> The {Math.round(strain.inset)}-unit inset closes {strain.closed} of {strain.of} letters
+      <TriangleAlert className="size-3.5 shrink-0" /> The {Math.round(strain.inset)}-unit inset closes {strain.closed} of {strain.of}{" "}
+      letters
     </span>
   );
 }

@@ -83,7 +83,9 @@ function TextSection() {
         }}
         onBlur={settle}
       />
-      {lettering.text.length >= longestText && <p className="text-warn">A lettering holds at most {longestText} characters; the rest was left out.</p>}
+      {lettering.text.length >= longestText && (
+        <p className="text-warn">A lettering holds at most {longestText} characters; the rest was left out.</p>
+      )}
       <FacePicker
         lettering={lettering}
         onChange={(face) =>

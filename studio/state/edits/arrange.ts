@@ -22,8 +22,22 @@ const moved = (work: Work, block: Block, dx: number, dy: number): Work =>
 export function align(work: Work, blocks: readonly Block[], to: Alignment, frame: Bounds = joinAll(blocks.map((b) => b.box))): Work {
   return blocks.reduce((w, b) => {
     const { box } = b;
-    const dx = to === "left" ? frame.minX - box.minX : to === "right" ? frame.maxX - box.maxX : to === "middle" ? (frame.minX + frame.maxX - box.minX - box.maxX) / 2 : 0;
-    const dy = to === "top" ? frame.minY - box.minY : to === "bottom" ? frame.maxY - box.maxY : to === "centre" ? (frame.minY + frame.maxY - box.minY - box.maxY) / 2 : 0;
+    const dx =
+      to === "left"
+        ? frame.minX - box.minX
+        : to === "right"
+          ? frame.maxX - box.maxX
+          : to === "middle"
+            ? (frame.minX + frame.maxX - box.minX - box.maxX) / 2
+            : 0;
+    const dy =
+      to === "top"
+        ? frame.minY - box.minY
+        : to === "bottom"
+          ? frame.maxY - box.maxY
+          : to === "centre"
+            ? (frame.minY + frame.maxY - box.minY - box.maxY) / 2
+            : 0;
     return moved(w, b, dx, dy);
   }, work);
 }

@@ -8,12 +8,18 @@ import type { Work } from "../work";
 import { editLettering } from "./items";
 
 export const newGuideBend = (kind: string, values: Record<string, unknown> = {}): GuideBend => ({
-  kind: "guide", line: { ...newStep(guideKind(kind)), ...values }, letters: "turn", shift: 0, distance: 0, spread: false,
+  kind: "guide",
+  line: { ...newStep(guideKind(kind)), ...values },
+  letters: "turn",
+  shift: 0,
+  distance: 0,
+  spread: false,
 });
 
 export const newEnvelope = (): EnvelopeBend => ({ kind: "envelope", scope: "block", meshes: [flatMesh()], gap: 60 });
 
-export const setBend = (work: Work, ids: readonly string[], bend: Bend | null): Work => editLettering(work, ids, (l) => void (l.bend = bend));
+export const setBend = (work: Work, ids: readonly string[], bend: Bend | null): Work =>
+  editLettering(work, ids, (l) => void (l.bend = bend));
 
 export const editGuide = (work: Work, id: string, change: (g: GuideBend) => GuideBend): Work =>
   editLettering(work, [id], (l) => {
@@ -58,4 +64,3 @@ export const runAlong = (work: Work, id: string, shape: ShapeItem): Work =>
     l.bend = { ...guide, line: { ...newStep(guideKind("outline")), start: 0, shape: shape.id } };
     [l.x, l.y, l.turn, l.across, l.down, l.slant] = [shape.x, shape.y, shape.turn, 1, 1, 0];
   });
-

@@ -6,7 +6,16 @@ import type { Strand } from "@/core/curves/nodes";
 import { paintKind } from "@/core/coat/paints";
 import { newStep } from "@/core/params";
 import type { Photo } from "@/core/photo";
-import { isLettering, isShape, newLettering, newShapeItem, type Item, type Lettering, type PieceFile, type ShapeItem } from "@/core/piece/schema";
+import {
+  isLettering,
+  isShape,
+  newLettering,
+  newShapeItem,
+  type Item,
+  type Lettering,
+  type PieceFile,
+  type ShapeItem,
+} from "@/core/piece/schema";
 import { shapeKind } from "@/core/shape/kinds";
 import type { Style } from "@/core/style/schema";
 import { toPx } from "@/core/units";
@@ -49,13 +58,21 @@ const rows = [0.5, 0.75, 0.25, 0.88, 0.12];
  * A new lettering in the middle of the board, or above or below it where other words stand there, like `like` where there is one.
  * @param taken boxes of other words on the board
  */
-export function addLettering(work: Work, like: Lettering | undefined, face: string, taken: readonly Bounds[] = []): { work: Work; id: string } {
+export function addLettering(
+  work: Work,
+  like: Lettering | undefined,
+  face: string,
+  taken: readonly Bounds[] = [],
+): { work: Work; id: string } {
   const id = nanoid(8);
   const { width, height } = boardSize(work);
   const size = like?.size ?? Math.min(width / 4, height / 2.5);
   // From the heads of the capitals to the feet, about: the face is not measured here.
   const half = size * 0.35;
-  const free = (row: number) => !taken.some((b) => b.minY < height * row + half && b.maxY > height * row - half && b.minX < width / 2 + size && b.maxX > width / 2 - size);
+  const free = (row: number) =>
+    !taken.some(
+      (b) => b.minY < height * row + half && b.maxY > height * row - half && b.minX < width / 2 + size && b.maxX > width / 2 - size,
+    );
   const row = rows.find(free) ?? rows[0];
   const lettering = newLettering({
     id,
@@ -80,7 +97,12 @@ export function addShape(work: Work, kind: string): { work: Work; id: string } {
   const { width, height } = boardSize(work);
   const across = Math.min(width, height) * 0.5;
   const wide = ["banner", "line", "rectangle"].includes(kind);
-  return shapeAdded(work, { kind, name: shapeKind(kind).label, width: wide ? across * 1.5 : across, height: kind === "banner" ? across * 0.5 : across });
+  return shapeAdded(work, {
+    kind,
+    name: shapeKind(kind).label,
+    width: wide ? across * 1.5 : across,
+    height: kind === "banner" ? across * 0.5 : across,
+  });
 }
 
 /** A shape of drawn curves. @param strands in board pixels */
@@ -92,7 +114,15 @@ export function addPath(work: Work, strands: readonly Strand[], name: string): {
   const [cx, cy] = [(minX + maxX) / 2, (minY + maxY) / 2];
   const scaled = strands.map((s) => ({
     closed: s.closed,
-    nodes: s.nodes.map((n) => ({ ...n, x: ((n.x - cx) / w) * 1000, y: ((n.y - cy) / h) * 1000, inX: (n.inX / w) * 1000, inY: (n.inY / h) * 1000, outX: (n.outX / w) * 1000, outY: (n.outY / h) * 1000 })),
+    nodes: s.nodes.map((n) => ({
+      ...n,
+      x: ((n.x - cx) / w) * 1000,
+      y: ((n.y - cy) / h) * 1000,
+      inX: (n.inX / w) * 1000,
+      inY: (n.inY / h) * 1000,
+      outX: (n.outX / w) * 1000,
+      outY: (n.outY / h) * 1000,
+    })),
   }));
   return shapeAdded(work, { kind: "path", name, width: w, height: h, x: cx, y: cy, values: { strands: scaled } });
 }
@@ -103,7 +133,13 @@ export function addPhoto(work: Work, photo: Photo): { work: Work; id: string } {
   const k = Math.min(1, board.width / photo.width, board.height / photo.height);
   const style = plainStyle("Photo");
   const coats = style.coats.map((c) => ({ ...c, name: "Photo", paint: { ...newStep(paintKind("photo")), photo } }));
-  return shapeAdded(work, { kind: "rectangle", name: photo.name.replace(/\.\w+$/, "").slice(0, 80) || "Photo", width: photo.width * k, height: photo.height * k, style: { ...style, coats } });
+  return shapeAdded(work, {
+    kind: "rectangle",
+    name: photo.name.replace(/\.\w+$/, "").slice(0, 80) || "Photo",
+    width: photo.width * k,
+    height: photo.height * k,
+    style: { ...style, coats },
+  });
 }
 
 interface Drawn {
@@ -123,16 +159,27 @@ function shapeAdded(work: Work, { kind, name, width, height, x, y, values = {}, 
   const size = Math.min(2000, Math.max(10, Math.min(board.width, board.height) / 5));
   const open = kind === "line" || (values.strands as Strand[] | undefined)?.every((s) => !s.closed);
   const shape = newShapeItem({
-    id, name, size, shape: { ...newStep(shapeKind(kind)), ...values },
-    width: Math.max(0.1, (width / size) * 1000), height: Math.max(0.1, (height / size) * 1000),
-    x: x ?? board.width / 2, y: y ?? board.height / 2,
-    styleId: null, ownStyle: style ?? (open ? ruleStyle() : plainStyle("Plain", undefined, "#c9b68f")),
+    id,
+    name,
+    size,
+    shape: { ...newStep(shapeKind(kind)), ...values },
+    width: Math.max(0.1, (width / size) * 1000),
+    height: Math.max(0.1, (height / size) * 1000),
+    x: x ?? board.width / 2,
+    y: y ?? board.height / 2,
+    styleId: null,
+    ownStyle: style ?? (open ? ruleStyle() : plainStyle("Plain", undefined, "#c9b68f")),
   });
   return { id, work: open ? pushed(work, shape) : produce(work, (w) => void w.piece.items.unshift(shape as never)) };
 }
 
 /** Copies, each `step` further on. Groups are copied as groups of their own, and words fill the copy of their shape. */
-export function duplicateItems(work: Work, ids: readonly string[], step: { x: number; y: number }, count = 1): { work: Work; ids: string[] } {
+export function duplicateItems(
+  work: Work,
+  ids: readonly string[],
+  step: { x: number; y: number },
+  count = 1,
+): { work: Work; ids: string[] } {
   const copied = work.piece.items.filter((i) => ids.includes(i.id));
   const sets = Array.from({ length: count }, (_, n) => copies(copied, { x: step.x * (n + 1), y: step.y * (n + 1) }));
   return { work: produce(work, (w) => void w.piece.items.push(...(sets.flat() as never[]))), ids: sets.at(-1)?.map((i) => i.id) ?? [] };
@@ -142,13 +189,16 @@ export function duplicateItems(work: Work, ids: readonly string[], step: { x: nu
 export const mostItems = 200;
 
 /**
- * Copies of items that come from anywhere. Where they would lie on one of the board's own they are put aside, where they would lie off the board, into its
- * middle.
+ * Copies of items that come from anywhere. Where they would lie on one of the board's own they are put aside, where they would lie off the
+ * board, into its middle.
  * @param shelf the styles that are here; items that follow another keep its look as their own
  */
 export function insertItems(work: Work, { piece, styles }: PieceFile, shelf: readonly Style[]): { work: Work; ids: string[] } {
   const { width, height } = boardSize(work);
-  const middle = { x: piece.items.reduce((sum, i) => sum + i.x, 0) / piece.items.length, y: piece.items.reduce((sum, i) => sum + i.y, 0) / piece.items.length };
+  const middle = {
+    x: piece.items.reduce((sum, i) => sum + i.x, 0) / piece.items.length,
+    y: piece.items.reduce((sum, i) => sum + i.y, 0) / piece.items.length,
+  };
   const outside = middle.x < 0 || middle.x > width || middle.y < 0 || middle.y > height;
   const by = outside ? { x: width / 2 - middle.x, y: height / 2 - middle.y } : { x: 0, y: 0 };
   const taken = (item: Item) => work.piece.items.some((i) => Math.abs(i.x - item.x - by.x) < 1 && Math.abs(i.y - item.y - by.y) < 1);
@@ -180,7 +230,8 @@ function copies(items: readonly Item[], by: { x: number; y: number }): Item[] {
 /** The lettering with the shape that it refers to renamed. */
 function refitted(l: Lettering, rename: (id: string) => string): Lettering {
   if (l.bend?.kind === "fit") return { ...l, bend: { ...l.bend, shape: rename(l.bend.shape) } };
-  if (l.bend?.kind === "guide" && l.bend.line.kind === "outline") return { ...l, bend: { ...l.bend, line: { ...l.bend.line, shape: rename(l.bend.line.shape as string) } } };
+  if (l.bend?.kind === "guide" && l.bend.line.kind === "outline")
+    return { ...l, bend: { ...l.bend, line: { ...l.bend.line, shape: rename(l.bend.line.shape as string) } } };
   return l;
 }
 

@@ -11,7 +11,18 @@ import { editShape } from "./items";
 export const strandsOfShape = (s: ShapeItem): Strand[] => strandsOf(outlineOf(s.shape, s));
 
 const scaled = (strands: readonly Strand[], kx: number, ky: number): Strand[] =>
-  strands.map((s) => ({ closed: s.closed, nodes: s.nodes.map((n) => ({ x: n.x * kx, y: n.y * ky, inX: n.inX * kx, inY: n.inY * ky, outX: n.outX * kx, outY: n.outY * ky, smooth: n.smooth })) }));
+  strands.map((s) => ({
+    closed: s.closed,
+    nodes: s.nodes.map((n) => ({
+      x: n.x * kx,
+      y: n.y * ky,
+      inX: n.inX * kx,
+      inY: n.inY * ky,
+      outX: n.outX * kx,
+      outY: n.outY * ky,
+      smooth: n.smooth,
+    })),
+  }));
 
 /** The nodes of a free path in its own space. */
 export const nodesOfPath = (s: ShapeItem): Strand[] => scaled(s.shape.strands as Strand[], s.width / 1000, s.height / 1000);

@@ -129,7 +129,12 @@ export function saveAsStyle(work: Work, letteringId: string, name: string): { wo
   const lettering = itemOf(work, letteringId);
   const shown = shownStyle(work, lettering);
   if (!lettering || !shown) return undefined;
-  const style: Style = { ...shown, id: nanoid(12), name, ...(lettering.kind === "lettering" ? { madeWith: { face: lettering.face } } : {}) };
+  const style: Style = {
+    ...shown,
+    id: nanoid(12),
+    name,
+    ...(lettering.kind === "lettering" ? { madeWith: { face: lettering.face } } : {}),
+  };
   return { style, work: applyStyle(work, [letteringId], style) };
 }
 

@@ -2,8 +2,8 @@ import { picture } from "@/server/pictures";
 import { onShelf, type Context } from "../../../shelf";
 
 /**
- * The picture, as it was drawn last: a stale one says so in X-Picture, and `?fresh` waits for the new one. Its tag follows the document, the styles it is linked to and the
- * photos and faces that are here.
+ * The picture, as it was drawn last: a stale one says so in X-Picture, and `?fresh` waits for the new one. Its tag follows the document,
+ * the styles it is linked to and the photos and faces that are here.
  */
 export const GET = (request: Request, context: Context<{ shelf: string; id: string }>) =>
   onShelf(context, async (db, shelf, { id }) => {
