@@ -4,10 +4,9 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSy
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { PNG } from "pngjs";
-import { paintKind } from "../core/coat/paints";
-import { newStep } from "../core/params";
 import { coat } from "../demo/build";
 import { board, styleOf, word } from "../tests/engine";
+import { newPaint } from "../core/coat/schema";
 
 let folder: string;
 beforeAll(() => void (folder = mkdtempSync(path.join(tmpdir(), "vextal-cli-"))));
@@ -53,7 +52,7 @@ describe("from a terminal", () => {
       format: "vextal.file",
       version: 1,
       piece: board(word("I", { size: 400, x: 300, y: 350 })),
-      styles: [styleOf([coat("Photo", { ...newStep(paintKind("photo")), photo })])],
+      styles: [styleOf([coat("Photo", newPaint("photo", { photo }))])],
     };
     writeFileSync(at("bare.json"), JSON.stringify(file));
     expect(vextal("render", "--piece", "bare.json", "--out", "bare.png")).toMatchObject({

@@ -8,7 +8,7 @@ export const idSchema = z.string().regex(sound, "An id is 1 to 64 letters, digit
 export const isSoundId = (id: string): boolean => sound.test(id);
 
 /** The keys whose value is an id, of the thing itself or of what it refers to. */
-const named = new Set(["id", "styleId", "ink", "shape"]);
+const named = new Set(["id", "styleId", "ink", "shape", "coat"]);
 
 /**
  * A document whose ids are sound: any other is renamed, and so is what refers to it. The same id gets the same new name wherever it stands,

@@ -1,20 +1,35 @@
-import { newFinish, type Coat, type FormStep, type Ink } from "../core/coat/schema";
-import { guideKind } from "../core/bend/guides";
-import type { EnvelopeBend, GuideBend } from "../core/bend/schema";
+import {
+  newFinish,
+  newFormStep,
+  newLay,
+  newPaint,
+  type Coat,
+  type Finishes,
+  type FormStep,
+  type Ink,
+  type Lay,
+  type Paint,
+} from "../core/coat/schema";
+import { newGuideLine, type EnvelopeBend, type GuideBend } from "../core/bend/schema";
 import { startingForm } from "../core/bend/starting-forms";
-import { shapeKind } from "../core/shape/kinds";
-import { newStep, type Step } from "../core/params";
-import { formStepKind } from "../core/coat/forms";
-import { layKind } from "../core/coat/lays";
-import { paintKind } from "../core/coat/paints";
-import { newLettering, newPiece, newShapeItem, type Item, type Lettering, type Piece, type ShapeItem } from "../core/piece/schema";
+import {
+  newLettering,
+  newPiece,
+  newShape,
+  newShapeItem,
+  type Item,
+  type Lettering,
+  type Piece,
+  type ShapeForm,
+  type ShapeItem,
+} from "../core/piece/schema";
 import type { Measure, Style } from "../core/style/schema";
 import type { BlendMode } from "../core/scene/scene";
 import type { Unit } from "../core/units";
 
 /** Short ways to write the demo's styles and pieces; what they give are plain documents. */
 type Values = Record<string, unknown>;
-const step = (kind: string, values: Values = {}): Step => ({ ...newStep(formStepKind(kind)), ...values });
+export const step = (kind: string, values: Values = {}): FormStep => newFormStep(kind, kind, values);
 
 export const grow = (amount: number, join: "miter" | "round" | "bevel" = "round", miterLimit = 4) =>
   step("grow", { amount, join, miterLimit });
@@ -23,29 +38,25 @@ export const shift = (right: number, down: number) => step("shift", { right, dow
 export const weld = () => step("weld");
 export const plug = () => step("plug");
 
-export const flat = (ink: string, opacity = 100): Step => ({ ...newStep(paintKind("flat")), ink, opacity });
+export const flat = (ink: string, opacity = 100): Paint => newPaint("flat", { ink, opacity });
 
 /** From top to bottom; `stops` are [percent, ink] or [percent, ink, opacity]. */
-export const gradient = (stops: [number, string, number?][], values: Values = {}): Step => ({
-  ...newStep(paintKind("gradient")),
-  stops: stops.map(([at, ink, opacity = 100]) => ({ at, ink, opacity })),
-  ...values,
-});
+export const gradient = (stops: [number, string, number?][], values: Values = {}): Paint =>
+  newPaint("gradient", { stops: stops.map(([at, ink, opacity = 100]) => ({ at, ink, opacity })), ...values });
 
-export const stroke = (width: number, values: Values = {}): Step => ({ ...newStep(layKind("stroke")), width, ...values });
+export const stroke = (width: number, values: Values = {}): Lay => newLay("stroke", { width, ...values });
 
 export interface CoatExtras {
-  readonly lay?: Step;
+  readonly lay?: Lay;
   readonly opacity?: number;
   readonly blend?: BlendMode;
 }
 
-export function coat(name: string, paint: Step, form: Step[] = [], { lay, opacity, blend }: CoatExtras = {}): Coat {
-  const finish = newFinish();
-  if (opacity !== undefined) finish.opacity = { amount: opacity };
-  if (blend) finish.blend = { mode: blend };
-  const steps = [newStep(formStepKind("letters")), ...form].map((s, i) => ({ ...s, id: `step${i}`, on: true })) as FormStep[];
-  return { id: name.toLowerCase().replace(/\W+/g, "-"), name, on: true, form: steps, paint, lay: lay ?? newStep(layKind("fill")), finish };
+export function coat(name: string, paint: Paint, form: FormStep[] = [], { lay, opacity, blend }: CoatExtras = {}): Coat {
+  const plain = newFinish();
+  const finish: Finishes = { ...plain, opacity: { amount: opacity ?? plain.opacity.amount }, blend: { mode: blend ?? plain.blend.mode } };
+  const steps = [step("letters"), ...form].map((s, i) => ({ ...s, id: `step${i}` }));
+  return { id: name.toLowerCase().replace(/\W+/g, "-"), name, on: true, form: steps, paint, lay: lay ?? newLay("fill"), finish };
 }
 
 /** Inks from names and colours; an ink's id is its name in small letters. */
@@ -92,7 +103,7 @@ export const lettering = (
 /** A guide line of a kind with some of its settings. */
 export const onLine = (kind: string, values: Values = {}, extra: Partial<Omit<GuideBend, "kind" | "line">> = {}): GuideBend => ({
   kind: "guide",
-  line: { ...newStep(guideKind(kind)), ...values },
+  line: newGuideLine(kind, values),
   letters: "turn",
   shift: 0,
   distance: 0,
@@ -108,7 +119,7 @@ export const inForm = (id: string, strength: number, extra: Partial<Omit<Envelop
   ...extra,
 });
 
-export const form = (kind: string, values: Values = {}): Step => ({ ...newStep(shapeKind(kind)), ...values });
+export const form = newShape;
 
 /** @param width,height in board pixels */
 export const shape = (
@@ -118,7 +129,7 @@ export const shape = (
   y: number,
   width: number,
   height: number,
-  form: Step,
+  form: ShapeForm,
   styleName: string,
   extra: Partial<Parameters<typeof newShapeItem>[0]> = {},
 ): ShapeItem => {

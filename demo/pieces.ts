@@ -1,15 +1,14 @@
 import { openPiece } from "../core/input/open";
 import type { Piece } from "../core/piece/schema";
-import { paintKind } from "../core/coat/paints";
-import { newStep } from "../core/params";
 import { coat, flat, form, grow, inForm, lettering, onLine, piece, shape, shift, style } from "./build";
 import { ridge } from "./photos";
+import { newPaint } from "../core/coat/schema";
 
 /** Letters cut out of a photo, on a shade of their own. */
 const dusk = style("Dusk", "anton", "em", { Night: "#1a1f3a" }, [
   coat("Shade", flat("night"), [grow(1.1), shift(1.6, 1.8)]),
   coat("Edge", flat("night"), [grow(1.1)]),
-  coat("Photo", { ...newStep(paintKind("photo")), photo: ridge, scale: 104, place: { x: 0.5, y: 0.5 } }),
+  coat("Photo", newPaint("photo", { photo: ridge, scale: 104, place: { x: 0.5, y: 0.5 } })),
 ]);
 
 /** The pieces of the demo: lettering jobs of the mountain-railway town Brindlemoor, in the order of the shelf. */

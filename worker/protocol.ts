@@ -18,6 +18,8 @@ export interface LayerUpdate {
   readonly opacity: number;
   readonly blend: BlendMode;
   readonly bounds: Bounds;
+  /** Why the coat is not drawn, in the user's words. */
+  readonly fault?: string;
   /** Where a photo lies and what it stretches over. */
   readonly photo?: { readonly area: Bounds; readonly box: Bounds; readonly matrix?: Matrix };
   /** Where a gradient's own handle lies: its line and the box that it is relative to. */

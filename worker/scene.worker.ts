@@ -55,7 +55,7 @@ const nodeOf = (layer: SceneLayer, item: SceneItem): SvgNode =>
     layerNode(layer, item, `b-${item.id}-${layer.id}`, (id) => (isMissing(id) ? undefined : { href: photoAddress(id) })),
   );
 
-function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known): LayerUpdate {
+function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known, fault: string | undefined): LayerUpdate {
   const version = versionOf(layer);
   const [fill] = layer.fills;
   return {
@@ -64,6 +64,7 @@ function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known): LayerUpd
     opacity: layer.opacity,
     blend: layer.blend,
     bounds: layer.bounds,
+    ...(fault === undefined ? {} : { fault }),
     ...(known[layerKey(item.id, layer.id)] === version ? {} : { node: nodeOf(layer, item) }),
     ...handleOf(fill),
   };
@@ -113,7 +114,7 @@ const worker: SceneWorker = {
   compile: (file, known, dragging) =>
     answered(async () => {
       const draft = drafting.next(file.piece.items, dragging);
-      const { scene, placed, times, engine: e } = await sceneOf(file, draft);
+      const { scene, placed, faults, times, engine: e } = await sceneOf(file, draft);
       if (!draft)
         drafting.exactTook(
           Object.values(times).reduce((a, b) => a + b, 0),
@@ -124,7 +125,8 @@ const worker: SceneWorker = {
       const drawn = new Map(scene.items.map((i) => [i.id, i]));
       const items = file.piece.items.map((item, i) => {
         const sceneItem = drawn.get(item.id);
-        const layers = sceneItem?.layers.map((layer) => layerUpdate(layer, sceneItem, known)) ?? [];
+        const faulty = new Map(faults.filter((f) => f.item === item.id).map((f) => [f.coat, f.message]));
+        const layers = sceneItem?.layers.map((layer) => layerUpdate(layer, sceneItem, known, faulty.get(layer.id))) ?? [];
         const faceHere = !isLettering(item) || e.face(item.face) !== undefined;
         return itemUpdate(item, placed[i], layers, { faceHere, photoMissing: lacksPhoto(sceneItem) }, e.kernel);
       });

@@ -10,14 +10,14 @@ import { Path } from "../curves/path";
 import { Track } from "../curves/track";
 import { settingSchema } from "../lettering/options";
 import { set, type Setting } from "../lettering/setting";
-import { newStep } from "../params";
 import type { LoadedEngine } from "../piece/engine";
 import { shapeKind } from "../shape/kinds";
 import { bend } from "./bend";
 import type { Fitted } from "./fit";
-import { guideKind } from "./guides";
 import { fromPerspective, isView, perspective } from "./perspective";
 import { edgesOf, findCorners, outerTrack } from "./shape-edges";
+import { newGuideLine } from "./schema";
+import { newShape } from "../piece/schema";
 
 let engine: LoadedEngine;
 let setting: Setting;
@@ -35,7 +35,7 @@ const fill = (outline: Path | undefined, extra: Record<string, unknown> = {}): F
     capHeight: 860,
     outline: () => outline,
   });
-const shield = () => shapeKind("shield").draw(newStep(shapeKind("shield")), { width: 4000, height: 4600 });
+const shield = () => shapeKind("shield").draw(newShape("shield"), { width: 4000, height: 4600 });
 
 test("carets stand among the letters of their own line, also where lines lie close and the shape is bent", () => {
   /** Whether a point lies in a polygon, by crossings. */
@@ -201,7 +201,7 @@ describe("words that fill a shape", () => {
     expect(fill(undefined, { shape: "" }).messages[0]).toMatch(/^Choose a shape/);
     const along = bend(
       setting,
-      { kind: "guide", line: newStep(guideKind("outline")), letters: "turn", shift: 0, distance: 0, spread: false },
+      { kind: "guide", line: newGuideLine("outline"), letters: "turn", shift: 0, distance: 0, spread: false },
       { kernel: engine.kernel, capHeight: 860, outline: () => undefined },
     );
     expect(along.messages[0]).toMatch(/^Choose a shape/);

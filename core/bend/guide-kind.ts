@@ -1,5 +1,5 @@
 import type { Path } from "../curves/path";
-import type { Kind } from "../params";
+import type { Kind, Params, Values } from "../params";
 import type { Guide } from "./guide";
 
 /** What a guide line may ask for besides its own settings. All in lettering space: 1000 units to the em, y down. */
@@ -24,6 +24,9 @@ export interface AnchoredGuide {
 }
 
 /** One kind of guide line: its settings and the line they give. */
-export interface GuideKind extends Kind {
-  readonly make: (values: Record<string, unknown>, context: GuideContext) => AnchoredGuide;
+export interface GuideKind<K extends string = string, P extends Params = Params> extends Kind<K, P> {
+  make(values: Values<P>, context: GuideContext): AnchoredGuide;
 }
+
+/** A kind of guide line whose values have the types that its settings say. */
+export const guideKindOf = <const K extends string, const P extends Params>(kind: GuideKind<K, P>): GuideKind<K, P> => kind;

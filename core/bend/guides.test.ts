@@ -5,13 +5,12 @@ import { trackPoint } from "../curves/track";
 import { settingSchema } from "../lettering/options";
 import { set, type Setting } from "../lettering/setting";
 import type { LoadedEngine } from "../piece/engine";
-import { newStep } from "../params";
 import { bend } from "./bend";
 import type { Bent } from "./bent";
 import { alongParallel, circleGuide, reversedGuide, straightGuide } from "./guide";
 import { guideKind, guideKinds } from "./guides";
 import { angleOfRise, steepest } from "./guides/arc";
-import type { GuideBend } from "./schema";
+import { newGuideLine, type GuideBend } from "./schema";
 
 const p = trackPoint();
 const at = (g: { at: (s: number, out: Float64Array) => void }, s: number) => (
@@ -19,7 +18,7 @@ const at = (g: { at: (s: number, out: Float64Array) => void }, s: number) => (
   { x: p[0], y: p[1], dx: p[2], dy: p[3], k: p[4], turned: p[5] }
 );
 const make = (kind: string, values: Record<string, unknown> = {}, left = -600, width = 1200) =>
-  guideKind(kind).make({ ...newStep(guideKind(kind)), ...values }, { left, width, capHeight: 700, outline: () => undefined });
+  guideKind(kind).make(newGuideLine(kind, values), { left, width, capHeight: 700, outline: () => undefined });
 
 // Formulas of the circular segment: Bronshtein and Semendyayev, Handbook of Mathematics, "The circle": arc b = r a, chord s = 2 r sin(a/2),
 // sagitta h = r (1 - cos(a/2)).
@@ -159,12 +158,12 @@ describe("words on a line", () => {
       settingSchema.parse({ text: "Brindle\nmoor", face: "anton", size: 100, letterSpacing: 0, lineSpacing: 1, align: "centre" }),
     );
   });
-  const on = (line: Record<string, unknown>, extra: Partial<GuideBend> = {}): Bent =>
+  const on = (line: { kind: string; [setting: string]: unknown }, extra: Partial<GuideBend> = {}): Bent =>
     bend(
       setting,
       {
         kind: "guide",
-        line: { ...newStep(guideKind(line.kind as string)), ...line },
+        line: newGuideLine(line.kind, line),
         letters: "turn",
         shift: 0,
         distance: 0,
@@ -220,7 +219,7 @@ describe("words on a line", () => {
     );
     const bent = bend(
       even,
-      { kind: "guide", line: { ...newStep(guideKind("ring")), radius: 2500 }, letters: "turn", shift: 0, distance: 0, spread: true },
+      { kind: "guide", line: newGuideLine("ring", { radius: 2500 }), letters: "turn", shift: 0, distance: 0, spread: true },
       { kernel: engine.kernel, capHeight: 860, outline: () => undefined },
     );
     const angles = bent.letters.map((l) => {

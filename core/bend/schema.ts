@@ -5,9 +5,15 @@ import { meshSchema } from "./mesh";
 
 const units = (limit: number) => z.number().min(-limit).max(limit);
 
+const guideLineSchema = unionOf(guideKinds);
+export type GuideLine = z.output<typeof guideLineSchema>;
+/** A guide line of a kind that is known by its name; what is not given is as it is by default. @throws ZodError */
+export const newGuideLine = (kind: string, values: Readonly<Record<string, unknown>> = {}): GuideLine =>
+  guideLineSchema.parse({ ...values, kind });
+
 export const guideBendSchema = z.object({
   kind: z.literal("guide"),
-  line: unionOf(guideKinds),
+  line: guideLineSchema,
   letters: z.enum(["turn", "flow"]),
   /** Along the line and away from it (up), in thousandths of the em. */
   shift: units(100_000),

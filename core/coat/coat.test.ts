@@ -5,14 +5,14 @@ import { coat, flat, gradient, grow, plug, shift, shrink, stroke, weld } from ".
 import type { CurveKernel } from "../curves/kernel";
 import { identity } from "../curves/matrix";
 import { Path } from "../curves/path";
-import type { SceneFill } from "../scene/scene";
-import { coatLayer, coatShape } from "./build";
+import type { SceneFill, SceneLayer } from "../scene/scene";
+import { Coats, type CoatsContext } from "./evaluate";
 import { finishKinds } from "./finishes";
 import { formStepKinds } from "./forms";
 import { layKinds } from "./lays";
 import { paintKinds } from "./paints";
 import { newStep } from "../params";
-import { coatSchema, newFinish } from "./schema";
+import { coatSchema, newFinish, type Coat } from "./schema";
 import { boundsOf, noShape, type Part, type Shape } from "./shape";
 
 let kernel: CurveKernel;
@@ -24,13 +24,21 @@ beforeAll(async () => {
 const part = (path: Path, x: number, y = 0, line = 0): Part => ({ path, x, y, line });
 const square = rectangle(0, 0, 100, 100);
 const letters: Shape = { parts: [part(square, 0), part(square, 90), part(square, 0, 300, 1)] };
-const context = () => ({ kernel, letters, ground: noShape, units: (length: number) => length * 10 });
-const shapeOf = (c: ReturnType<typeof coat>) => coatShape(c, 10, context());
-const paintContext = {
-  ink: (id: string) => ({ face: "#ff0000", edge: "#0000ff" })[id] ?? "#808080",
+const colours: Record<string, string> = { face: "#ff0000", edge: "#0000ff" };
+const context = (): CoatsContext => ({
+  kernel,
+  scale: 10,
+  letters,
+  ground: noShape,
   board: { width: 500, height: 200, toItem: identity },
-};
-const layerOf = (c: ReturnType<typeof coat>) => coatLayer("coat", c, shapeOf(c), "inks", paintContext);
+  inks: { key: "inks", colour: (id) => colours[id] ?? "#808080" },
+  label: "Word",
+  open: [],
+  item: () => undefined,
+});
+const shapeOf = (c: Coat, more: Partial<CoatsContext> = {}): Shape => new Coats([c], { ...context(), ...more }).form(c.id)!;
+const layerOf = (c: Coat, more: Partial<CoatsContext> = {}): SceneLayer =>
+  new Coats([c], { ...context(), ...more }).build(c).layers.at(-1)!;
 const total = (shape: Shape) => shape.parts.reduce((sum, p) => sum + area(p.path), 0);
 
 describe("every kind", () => {
@@ -108,13 +116,13 @@ describe("forms", () => {
 
   test("weld leaves letters whose boxes meet but which do not", () => {
     const near: Shape = { parts: [part(circle(0, 0, 50), 0), part(circle(0, 0, 50), 80, 80)] };
-    const welded = coatShape(coat("A", flat("face"), [weld()]), 10, { ...context(), letters: near });
+    const welded = shapeOf(coat("A", flat("face"), [weld()]), { letters: near });
     expect(welded.parts).toEqual(near.parts);
   });
 
   test("plug, shift and their order", () => {
     const ring = kernel.subtract(square, [rectangle(30, 30, 40, 40)]);
-    const plugged = coatShape(coat("A", flat("face"), [plug(), shift(1, -2)]), 10, { ...context(), letters: { parts: [part(ring, 0)] } });
+    const plugged = shapeOf(coat("A", flat("face"), [plug(), shift(1, -2)]), { letters: { parts: [part(ring, 0)] } });
     expect(area(plugged.parts[0].path)).toBeCloseTo(10_000, 3);
     expect(plugged.parts[0]).toMatchObject({ x: 10, y: -20 });
     // Shrinking before welding parts the squares; after it they stay one.
@@ -239,11 +247,10 @@ describe("finishes", () => {
         { span: "lettering" },
       ),
     );
-    const shape = shapeOf(c);
-    const one = coatLayer("coat", c, shape, "inks", paintContext);
-    const moved = { ...paintContext, board: { ...paintContext.board, width: 999 } };
-    expect(coatLayer("coat", structuredClone(c), shape, "inks", moved)).toBe(one);
-    expect(coatLayer("coat", c, shape, "other inks", paintContext)).not.toBe(one);
+    const one = layerOf(c);
+    const moved = { ...context().board, width: 999 };
+    expect(layerOf(structuredClone(c), { board: moved })).toBe(one);
+    expect(layerOf(c, { inks: { ...context().inks, key: "other inks" } })).not.toBe(one);
     const board = coat(
       "A",
       gradient(
@@ -254,6 +261,6 @@ describe("finishes", () => {
         { span: "board" },
       ),
     );
-    expect(coatLayer("coat", board, shape, "inks", moved)).not.toBe(coatLayer("coat", board, shape, "inks", paintContext));
+    expect(layerOf(board, { board: moved })).not.toBe(layerOf(board));
   });
 });

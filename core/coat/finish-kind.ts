@@ -1,11 +1,34 @@
 import type { SceneLayer } from "../scene/scene";
-import type { Params } from "../params";
+import type { Kind, Params, Values } from "../params";
+import type { Given, Need } from "./given";
+import type { Shape } from "./shape";
+
+/** A coat that is painted and about to be finished. */
+export interface Laid {
+  /** What the paint covers. */
+  readonly shape: Shape;
+  /** What lies behind the coat for itself and mixes with what is below: shadows. Back to front. */
+  readonly behind: readonly SceneLayer[];
+  /** The coat itself. */
+  readonly body: SceneLayer;
+}
+
+/** What a finish works with. */
+export type FinishGiven<N extends readonly Need[], P extends Params> = Given<N, P> & {
+  /** The colour of an ink as #rrggbb; a grey where the style has no such ink. */
+  readonly ink: (id: string) => string;
+};
 
 /** One way in which a coat lies on what is below. Every coat has each of them; the defaults do nothing. */
-export interface FinishKind {
-  readonly kind: string;
-  readonly label: string;
-  readonly hint: string;
-  readonly params: Params;
-  readonly apply: (layer: SceneLayer, values: Record<string, unknown>) => SceneLayer;
+export interface FinishKind<K extends string = string, P extends Params = Params, N extends readonly Need[] = readonly Need[]> extends Kind<
+  K,
+  P
+> {
+  readonly needs?: N;
+  apply(coat: Laid, values: Values<P>, given: FinishGiven<N, P>): Laid;
 }
+
+/** A kind of finish whose values and givens have the types that it says itself. */
+export const finish = <const K extends string, const P extends Params, const N extends readonly Need[] = readonly []>(
+  kind: FinishKind<K, P, N>,
+): FinishKind<K, P, N> => kind;

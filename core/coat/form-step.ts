@@ -1,35 +1,30 @@
-import type { Kernel } from "../curves/kernel";
 import type { Path } from "../curves/path";
-import type { Params } from "../params";
-import type { Part, Shape } from "./shape";
+import type { Kind, Params, Values } from "../params";
+import type { Given, Need } from "./given";
+import { plain, type Part, type Shape } from "./shape";
 
-/** What a form step may ask for besides its own settings. */
-export interface FormContext {
-  readonly kernel: Kernel;
-  /** The letters as they were set. */
-  readonly letters: Shape;
-  /** The shape on the board that the letters fill or run along; without parts where there is none. */
-  readonly ground: Shape;
-  /** A length of the style in units of lettering space. */
-  readonly units: (length: number) => number;
-}
-
-/** One kind of form step: its settings and what it does to a shape. */
-export interface FormStepKind {
-  readonly kind: string;
-  readonly label: string;
-  readonly hint: string;
-  /** Where it starts a form and takes no shape from before it: what it starts from. */
-  readonly source?: (context: FormContext) => Shape;
-  readonly params: Params;
+/** One kind of form step: its settings, what it needs to know, and what it does to a shape. */
+export interface FormStepKind<
+  K extends string = string,
+  P extends Params = Params,
+  N extends readonly Need[] = readonly Need[],
+> extends Kind<K, P> {
+  /** Whether it starts a form: it takes no shape from before it. */
+  readonly starts?: boolean;
+  readonly needs?: N;
   // Values have been checked against `params` when this is called.
-  readonly apply: (shape: Shape, values: Record<string, unknown>, context: FormContext) => Shape;
+  apply(shape: Shape, values: Values<P>, given: Given<N, P>): Shape;
 }
 
-/** Runs `change` on each part, dropping those that vanish. */
+/** A kind of form step whose values and givens have the types that it says itself. */
+export const formStep = <const K extends string, const P extends Params, const N extends readonly Need[] = readonly []>(
+  kind: FormStepKind<K, P, N>,
+): FormStepKind<K, P, N> => kind;
+
+/** Runs `change` on each part, with its turn and size in its path, dropping those that vanish. */
 export function eachPart(shape: Shape, change: (path: Path, part: Part) => Path): Shape {
   const parts: Part[] = [];
-  for (const part of shape.parts) {
+  for (const part of shape.parts.map(plain)) {
     const path = change(part.path, part);
     if (!path.isEmpty) parts.push(path === part.path ? part : { ...part, path });
   }

@@ -1,7 +1,7 @@
 import type { Join } from "../curves/kernel";
-import type { ChoiceParam, NumberParam, Params } from "../params";
+import type { Params, Values } from "../params";
 
-const join: ChoiceParam = {
+const join = {
   type: "choice",
   label: "Joins",
   hint: "How the outline turns a corner",
@@ -11,9 +11,9 @@ const join: ChoiceParam = {
     { value: "round", label: "Round", hint: "Corners become arcs" },
     { value: "bevel", label: "Bevel", hint: "Corners are cut off straight" },
   ],
-};
+} as const;
 
-const miterLimit: NumberParam = {
+const miterLimit = {
   type: "number",
   label: "Miter limit",
   hint: "How far a sharp corner may reach before it is cut off, as a ratio to the width",
@@ -21,13 +21,11 @@ const miterLimit: NumberParam = {
   min: 1,
   max: 100,
   step: 0.5,
-  when: (v) => v.join === "miter",
-};
+  when: (v: Readonly<Record<string, unknown>>) => v.join === "miter",
+} as const;
 
 /** The join settings that parallel outlines and strokes share. */
 export const joinParams = { join, miterLimit } satisfies Params;
 
-export function joinOf(values: Record<string, unknown>): Join {
-  const kind = values.join as Join["kind"];
-  return kind === "miter" ? { kind, limit: values.miterLimit as number } : { kind };
-}
+export const joinOf = ({ join, miterLimit }: Values<typeof joinParams>): Join =>
+  join === "miter" ? { kind: join, limit: miterLimit } : { kind: join };

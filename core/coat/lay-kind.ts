@@ -1,13 +1,12 @@
-import type { FormContext } from "./form-step";
-import type { Params } from "../params";
+import type { Kind, Params, Values } from "../params";
+import type { Given } from "./given";
 import type { Shape } from "./shape";
 
 /** How a paint is laid on a form: over its area, or as a stroke along its outline. */
-export interface LayKind {
-  readonly kind: string;
-  readonly label: string;
-  readonly hint: string;
-  readonly params: Params;
+export interface LayKind<K extends string = string, P extends Params = Params> extends Kind<K, P> {
   /** The area that the paint covers. */
-  readonly apply: (shape: Shape, values: Record<string, unknown>, context: FormContext) => Shape;
+  apply(shape: Shape, values: Values<P>, given: Given<readonly [], P>): Shape;
 }
+
+/** A kind of lay whose values have the types that its settings say. */
+export const lay = <const K extends string, const P extends Params>(kind: LayKind<K, P>): LayKind<K, P> => kind;

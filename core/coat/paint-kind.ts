@@ -1,26 +1,32 @@
-import type { Matrix } from "../curves/matrix";
-import type { SceneFill, ScenePath } from "../scene/scene";
-import type { Params } from "../params";
-import type { Shape } from "./shape";
+import type { SceneFill } from "../scene/scene";
+import type { Kind, Params, Values } from "../params";
+import type { Givens, Need } from "./given";
+import type { Part, Shape } from "./shape";
 
-/** What a paint may ask for besides its own settings. */
-export interface PaintContext {
+/** What a paint works with. */
+export type PaintGiven<N extends readonly Need[]> = Pick<Givens, N[number]> & {
   /** The colour of an ink as #rrggbb; a grey where the style has no such ink. */
   readonly ink: (id: string) => string;
-  /** Size of the board in pixels, and the way from its space into the lettering's. */
-  readonly board: { readonly width: number; readonly height: number; readonly toItem: Matrix };
-}
+};
 
 export interface Painted {
   readonly fills: readonly SceneFill[];
-  readonly paths: readonly ScenePath[];
+  /** Which of the fills a part takes, by its index; the first where it is left out. */
+  readonly fillOf?: (part: Part) => number;
 }
 
-/** One kind of paint: its settings and how it colours a shape. */
-export interface PaintKind {
-  readonly kind: string;
-  readonly label: string;
-  readonly hint: string;
-  readonly params: Params;
-  readonly apply: (shape: Shape, values: Record<string, unknown>, context: PaintContext) => Painted;
+/** One kind of paint: its settings, what it needs to know, and how it colours a shape. */
+export interface PaintKind<K extends string = string, P extends Params = Params, N extends readonly Need[] = readonly Need[]> extends Kind<
+  K,
+  P
+> {
+  readonly needs?: N;
+  /** What of that it has no use for at these values: it is not handed over then, and a change of it changes nothing. */
+  spares?(values: Values<P>): readonly Need[];
+  apply(shape: Shape, values: Values<P>, given: PaintGiven<N>): Painted;
 }
+
+/** A kind of paint whose values and givens have the types that it says itself. */
+export const paint = <const K extends string, const P extends Params, const N extends readonly Need[] = readonly []>(
+  kind: PaintKind<K, P, N>,
+): PaintKind<K, P, N> => kind;

@@ -1,36 +1,48 @@
 import { z } from "zod";
 import { colourSchema } from "../colour";
 import { idSchema as id } from "../ids";
+import { defaultsOf, shapeOf, unionOf, unionWith, type StepOf, type Values } from "../params";
 import { finishKinds } from "./finishes";
 import { formStepKinds } from "./forms";
 import { layKinds } from "./lays";
 import { paintKinds } from "./paints";
-import { defaultsOf, shapeOf, unionOf, type Step } from "../params";
 
 const name = z.string().max(80);
 
-export type FormStep = Step & { id: string; on: boolean };
+type FinishKinds = (typeof finishKinds)[number];
+export type Paint = StepOf<(typeof paintKinds)[number]>;
+export type Lay = StepOf<(typeof layKinds)[number]>;
+/** The settings of every finish, by its name. */
+export type Finishes = { readonly [K in FinishKinds as K["kind"]]: Values<K["params"]> };
 
-const formStep = unionOf(formStepKinds, { id, on: z.boolean().default(true) }) as unknown as z.ZodType<FormStep>;
-const paint = unionOf(paintKinds);
-const lay = unionOf(layKinds);
-const finish = z.object(
-  Object.fromEntries(finishKinds.map((k) => [k.kind, z.object(shapeOf(k.params)).prefault({})])),
-) as unknown as z.ZodType<Record<string, Record<string, unknown>>>;
+const formStepSchema = unionWith(formStepKinds, { id, on: z.boolean().default(true) });
+const paintSchema = unionOf(paintKinds);
+const laySchema = unionOf(layKinds);
+const finishShape: z.ZodRawShape = Object.fromEntries(finishKinds.map((k) => [k.kind, z.object(shapeOf(k.params)).prefault({})]));
+// Made from the very same descriptions as its type.
+const finishSchema = z.object(finishShape) as unknown as z.ZodType<Finishes>;
+
+export type FormStep = z.output<typeof formStepSchema>;
 
 export const coatSchema = z.object({
   id,
   name,
   on: z.boolean().default(true),
   /** The ordered steps that make the shape; the first one is a source. */
-  form: z.array(formStep).min(1).max(32),
-  paint,
-  lay,
-  finish,
+  form: z.array(formStepSchema).min(1).max(32),
+  paint: paintSchema,
+  lay: laySchema,
+  finish: finishSchema,
 });
 export type Coat = z.infer<typeof coatSchema>;
 
 export const inkSchema = z.object({ id, name, colour: colourSchema });
 export type Ink = z.infer<typeof inkSchema>;
 
-export const newFinish = (): Coat["finish"] => Object.fromEntries(finishKinds.map((k) => [k.kind, defaultsOf(k.params)]));
+type Given = Readonly<Record<string, unknown>>;
+/** A step, a paint or a lay of a kind that is known by its name; what is not given is as it is by default. @throws ZodError */
+export const newFormStep = (kind: string, id: string, values: Given = {}): FormStep => formStepSchema.parse({ ...values, kind, id });
+export const newPaint = (kind: string, values: Given = {}): Paint => paintSchema.parse({ ...values, kind });
+export const newLay = (kind: string, values: Given = {}): Lay => laySchema.parse({ ...values, kind });
+
+export const newFinish = (): Finishes => finishSchema.parse(Object.fromEntries(finishKinds.map((k) => [k.kind, defaultsOf(k.params)])));

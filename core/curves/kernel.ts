@@ -60,13 +60,29 @@ export class CurveKernel {
   readonly name: string = "exact";
   /** For what must not depend on whether something is being dragged. */
   readonly exact: Kernel = this;
+  #within: Budget | undefined;
   readonly #results = memoByIdentity<Path, Path>(12);
   readonly #clean = new WeakMap<Path, readonly Contour[]>();
   /** Paths made here: they are clean as they are. */
   readonly #own = new WeakSet<Path>();
 
+  /** Does something whose operations share one budget, where they are given none of their own. */
+  within<R>(budget: Budget, work: () => R): R {
+    const before = this.#within;
+    this.#within = budget;
+    try {
+      return work();
+    } finally {
+      this.#within = before;
+    }
+  }
+
+  #budget(): Budget {
+    return this.#within ?? new Budget();
+  }
+
   /** The union of a path with itself. Returns the same object where no contours overlap and all wind as they should. */
-  weld(path: Path, budget = new Budget()): Path {
+  weld(path: Path, budget = this.#budget()): Path {
     if (this.#own.has(path)) return path;
     return this.#results(path, "weld", () => {
       const before = contoursOf(path, true);
@@ -77,7 +93,7 @@ export class CurveKernel {
   }
 
   /** @param at where the origin of each path lies, where they are not all at 0, 0 */
-  union(paths: readonly Path[], at?: readonly Point[], budget = new Budget()): Path {
+  union(paths: readonly Path[], at?: readonly Point[], budget = this.#budget()): Path {
     const placed = paths.map((path, i) => ({ path, x: at?.[i].x ?? 0, y: at?.[i].y ?? 0 })).filter((p) => !p.path.isEmpty);
     if (placed.length === 0) return Path.empty;
     if (placed.length === 1) {
@@ -110,14 +126,14 @@ export class CurveKernel {
   }
 
   /** The union, or null where the paths only come near each other: without a common area each keeps its own curves. */
-  joined(paths: readonly Path[], at?: readonly Point[], budget = new Budget()): Path | null {
+  joined(paths: readonly Path[], at?: readonly Point[], budget = this.#budget()): Path | null {
     const union = this.union(paths, at, budget);
     const apart = paths.reduce((sum, p) => sum + this.area(p, budget), 0);
     return apart - this.area(union, budget) < 0.01 ? null : union;
   }
 
   /** What all of `paths` cover. */
-  intersect(paths: readonly Path[], budget = new Budget()): Path {
+  intersect(paths: readonly Path[], budget = this.#budget()): Path {
     const n = paths.length;
     if (n === 0 || paths.some((p) => p.isEmpty)) return Path.empty;
     if (paths.some((p) => paths.some((q) => !meet(p.bounds, q.bounds)))) return Path.empty;
@@ -126,7 +142,7 @@ export class CurveKernel {
   }
 
   /** What `path` covers and none of `less` does. Curves that no other crosses come through as they are. */
-  subtract(path: Path, less: readonly Path[], budget = new Budget()): Path {
+  subtract(path: Path, less: readonly Path[], budget = this.#budget()): Path {
     const near = less.filter((p) => !p.isEmpty && meet(p.bounds, path.bounds));
     if (path.isEmpty || near.length === 0) return this.weld(path, budget);
     const kept = this.#welded(path, budget);
@@ -135,13 +151,13 @@ export class CurveKernel {
   }
 
   /** What an odd number of `paths` cover. */
-  exclude(paths: readonly Path[], budget = new Budget()): Path {
+  exclude(paths: readonly Path[], budget = this.#budget()): Path {
     const all = paths.flatMap((p) => this.#welded(p, budget));
     return this.#made(resolve(all, odd, budget));
   }
 
   /** What a path covers by the even-odd rule (SVG 2, section 13.3): the points that its contours go round an odd number of times. */
-  evenOdd(path: Path, budget = new Budget()): Path {
+  evenOdd(path: Path, budget = this.#budget()): Path {
     return this.#made(resolve(contoursOf(path, true), odd, budget));
   }
 
@@ -152,7 +168,7 @@ export class CurveKernel {
    * @param items nearest first; those of equal labels are one part, and each without a label is a part of its own
    * @returns a part for each label and each item without one, in the order of the nearest of each
    */
-  stack<L>(items: readonly StackItem<L>[], budget = new Budget()): StackPart<L>[] {
+  stack<L>(items: readonly StackItem<L>[], budget = this.#budget()): StackPart<L>[] {
     const parts: (L | undefined)[] = [];
     const known = new Map<L, number>();
     const labelled = items.map(({ path, label }) => {
@@ -167,7 +183,7 @@ export class CurveKernel {
   }
 
   /** The parallel outline. @param distance units, outwards above 0, inwards below */
-  grow(path: Path, distance: number, join: Join, budget = new Budget()): Path {
+  grow(path: Path, distance: number, join: Join, budget = this.#budget()): Path {
     if (path.isEmpty) return path;
     checkNumber(distance, "distance");
     if (distance === 0) return this.weld(path, budget);
@@ -180,7 +196,7 @@ export class CurveKernel {
    * A stroke made a shape. Contours that end in a close command are outlines of a filled shape; others are lines, and the band lies in
    * their middle.
    */
-  band(path: Path, band: Band, budget = new Budget()): Path {
+  band(path: Path, band: Band, budget = this.#budget()): Path {
     checkNumber(band.width, "width");
     for (const d of band.dashes) checkNumber(d, "dash");
     for (const { at, width } of band.taper ?? []) {
@@ -205,7 +221,7 @@ export class CurveKernel {
   }
 
   /** The shape without its counters. */
-  plug(path: Path, budget = new Budget()): Path {
+  plug(path: Path, budget = this.#budget()): Path {
     return this.#results(path, "plug", () => {
       const clean = this.#welded(path, budget);
       const plugged = withoutCounters(clean, budget);
@@ -214,12 +230,12 @@ export class CurveKernel {
   }
 
   /** The separate shapes of a path, each with its counters. */
-  split(path: Path, budget = new Budget()): Path[] {
+  split(path: Path, budget = this.#budget()): Path[] {
     return separateShapes(this.#welded(path, budget)).map((c) => this.#made(c));
   }
 
   /** All that the shape covers on its way, and the faces of its sides that look along it. */
-  sweep(path: Path, way: Way, budget = new Budget()): { silhouette: Path; sides: SideFace[] } {
+  sweep(path: Path, way: Way, budget = this.#budget()): { silhouette: Path; sides: SideFace[] } {
     for (const v of [way.x, way.y, way.kind === "point" ? way.by : 0]) checkNumber(v, "way");
     if (way.kind === "point" && way.by > 1) throw new RangeError("A shape can be swept to the point itself at most.");
     const still = way.kind === "vector" ? way.x === 0 && way.y === 0 : way.by === 0;
@@ -229,7 +245,7 @@ export class CurveKernel {
   }
 
   /** The same shape within `tolerance` units with fewer nodes. Open contours stay open. */
-  simplify(path: Path, tolerance: number, budget = new Budget()): Path {
+  simplify(path: Path, tolerance: number, budget = this.#budget()): Path {
     checkNumber(tolerance, "tolerance");
     const before = contoursOf(path, false);
     const after = before.map((c) => simplifyContour(c, Math.max(1e-6, tolerance), budget));
@@ -237,17 +253,17 @@ export class CurveKernel {
   }
 
   /** The image under a smooth map, within `tolerance` units. It may cross itself, and is not welded. */
-  warp(path: Path, warp: Warp, tolerance: number, budget = new Budget()): Path {
+  warp(path: Path, warp: Warp, tolerance: number, budget = this.#budget()): Path {
     return pathOf(warpContours(contoursOf(path, false), warp, tolerance, budget));
   }
 
   /** The welded path, its origin at `at`, under a smooth map, within `tolerance` units. */
-  bent(path: Path, at: Point, { warp }: NamedWarp, tolerance: number, budget = new Budget()): Path {
+  bent(path: Path, at: Point, { warp }: NamedWarp, tolerance: number, budget = this.#budget()): Path {
     return this.warp(this.weld(path, budget), (x, y, out) => warp(x + at.x, y + at.y, out), tolerance, budget);
   }
 
   /** The image under an affine map. What does not cross itself still does not, which is not looked for again. */
-  placed(path: Path, m: Matrix, budget = new Budget()): Path {
+  placed(path: Path, m: Matrix, budget = this.#budget()): Path {
     const image = path.transform(m);
     if (path.isEmpty || m[0] * m[3] - m[1] * m[2] <= 0) return image;
     if (this.weld(path, budget) === path) {
@@ -258,7 +274,7 @@ export class CurveKernel {
   }
 
   /** The filled area in square units, exact for Bezier curves. */
-  area(path: Path, budget = new Budget()): number {
+  area(path: Path, budget = this.#budget()): number {
     return this.#welded(path, budget).reduce((sum, c) => sum + areaOf(c), 0);
   }
 

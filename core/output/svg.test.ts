@@ -2,15 +2,14 @@ import { beforeAll, describe, expect, test } from "@jest/globals";
 import { SaxesParser } from "saxes";
 import { board, engineWith, styleOf, word } from "../../tests/engine";
 import { coat, flat, gradient } from "../../demo/build";
-import { paintKind } from "../coat/paints";
 import { open } from "../input/open";
-import { newStep } from "../params";
 import { compile } from "../piece/compile";
 import type { LoadedEngine } from "../piece/engine";
 import type { Piece, PieceFile } from "../piece/schema";
 import { fileName } from "./file-name";
 import { photosOf, withPhotos } from "../style/photos";
 import { photosIn, toSvg, type SvgOptions } from "./svg";
+import { newPaint } from "../coat/schema";
 
 let engine: LoadedEngine;
 beforeAll(async () => {
@@ -127,7 +126,7 @@ describe("an SVG with its piece inside", () => {
 
   test("brings its photos along by their names, and nothing that only calls itself one", () => {
     const photo = { id: "00ff00ff00ff00ff00ff00ff00ff00ff", name: "ridge.png", width: 4, height: 2 };
-    const painted = { ...style, coats: [coat("Photo", { ...newStep(paintKind("photo")), photo })] };
+    const painted = { ...style, coats: [coat("Photo", newPaint("photo", { photo }))] };
     const scene = compile(file.piece, new Map([[style.id, painted]]), engine).scene;
     expect(photosIn(scene)).toEqual([photo.id]);
     const carrying = { ...file, styles: [painted] };

@@ -1,24 +1,22 @@
-import type { Bent } from "../bend/bent";
-import { bend, shapeOf } from "../bend/bend";
-import { coatLayer, coatShape } from "../coat/build";
-import { joinedLetters } from "../coat/join-letters";
-import { noShape, type Shape } from "../coat/shape";
-import type { Bounds } from "../curves/bounds";
+import { Circle, Coats, type BuiltCoat, type OpenForm } from "../coat/evaluate";
+import type { BoardSeen } from "../coat/given";
+import type { Shape } from "../coat/shape";
 import type { Kernel } from "../curves/kernel";
-import { invert, multiply, type Matrix } from "../curves/matrix";
-import type { Path } from "../curves/path";
-import type { Face, FaceMetrics } from "../lettering/face";
+import { invert } from "../curves/matrix";
+import type { Face } from "../lettering/face";
 import type { HarfBuzz } from "../lettering/harfbuzz";
-import { set, type Setting } from "../lettering/setting";
-import { memoByIdentity } from "../memo";
+import type { ItemRef } from "../params";
 import type { Scene, SceneItem, SceneLayer } from "../scene/scene";
-import { outlineOf } from "../shape/outline";
 import { inkLookup } from "../style/inks";
 import { unitsPerLength } from "../style/measure";
 import type { Style } from "../style/schema";
 import { toPx } from "../units";
-import { viewOf, seenLayer, type View } from "./perspective-view";
-import { isShape, itemMatrix, type Item, type Piece } from "./schema";
+import { covered, inSpaceOf } from "./other-item";
+import { seenLayer } from "./perspective-view";
+import { place, type Bare, type Placed } from "./placed";
+import { isShape, type Item, type Piece } from "./schema";
+
+export { shapeMetrics, type Placed, type PlacedLettering, type PlacedShape } from "./placed";
 
 /** All that turns a piece into a scene besides the piece itself. */
 export interface Engine {
@@ -28,133 +26,146 @@ export interface Engine {
   readonly face: (id: string) => Face | undefined;
   /** The face that stands in for one that is not here. */
   readonly standIn: Face;
+  /** Steps of work that one coat may take, where it is not the common bound. */
+  readonly steps?: number;
 }
 
-interface PlacedItem {
-  readonly id: string;
-  readonly matrix: Matrix;
-  readonly view: View | undefined;
-  /** The inked box in the item's own space, before the view; empty where nothing is inked. */
-  readonly ink: Bounds;
+/** A coat that is left out of the picture, and why, in the user's words. */
+export interface Fault {
+  readonly item: string;
+  readonly coat: string;
+  readonly message: string;
 }
-/** A lettering as it was set and bent, for handles and carets. */
-export interface PlacedLettering extends PlacedItem {
-  readonly kind: "lettering";
-  readonly setting: Setting;
-  readonly bent: Bent;
-  readonly face: Face;
-}
-export interface PlacedShape extends PlacedItem {
-  readonly kind: "shape";
-  readonly outline: Path;
-}
-export type Placed = PlacedLettering | PlacedShape;
 
 export interface Compiled {
   readonly scene: Scene;
   /** One for each item of the piece, those that are hidden too. */
   readonly placed: readonly Placed[];
+  readonly faults: readonly Fault[];
   /** Milliseconds by stage, where a clock was given. */
   readonly times: Readonly<Record<string, number>>;
+}
+
+/** How many of a piece's coats are done. */
+export interface Progress {
+  readonly done: number;
+  readonly of: number;
 }
 
 /** The style that an item shows: its own coats before the linked ones. */
 export const styleOf = (l: Pick<Item, "ownStyle" | "styleId">, styles: ReadonlyMap<string, Style>): Style | undefined =>
   l.ownStyle ?? (l.styleId ? styles.get(l.styleId) : undefined);
 
-/** What the lengths of a style are relative to on a shape, which has no letters: the proportions of a common heavy face. */
-export const shapeMetrics: FaceMetrics = { capHeight: 700, xHeight: 500, stem: 160, bar: 140 };
-
-const lettersOf = memoByIdentity<Bent, Shape>(1);
-const groundOf = memoByIdentity<Path, Shape>(1);
-const moved = memoByIdentity<Path, Path>(8);
-
-const asShape = (path: Path | undefined): Shape =>
-  path && !path.isEmpty ? groundOf(path, "", () => ({ parts: [{ path, x: 0, y: 0, line: 0 }] })) : noShape;
-
 export const labelOf = (item: Item): string =>
   isShape(item) ? item.name || "Shape" : item.text.replace(/\s+/g, " ").trim() || "Empty lettering";
 
 /**
  * Piece and styles to scene. Pure: the same input gives the same objects wherever nothing changed, since every stage
- * keeps its results by the identity of what it was given.
+ * keeps its results by the identity of what it was given. A coat that cannot be made is left out, and says why.
  * @param clock milliseconds, to fill `times`
  */
 export function compile(piece: Piece, styles: ReadonlyMap<string, Style>, engine: Engine, clock: () => number = () => 0): Compiled {
+  const steps = compiling(piece, styles, engine, clock);
+  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
+}
+
+/** As `compile`, coat by coat, so that whoever draws can look up between them, and leave off: what was made until then is kept. */
+export function* compiling(
+  piece: Piece,
+  styles: ReadonlyMap<string, Style>,
+  engine: Engine,
+  clock: () => number = () => 0,
+): Generator<Progress, Compiled> {
   const times: Record<string, number> = { letters: 0, bend: 0, form: 0, paint: 0 };
   const timed = <R>(stage: string, work: () => R): R => {
     const start = clock();
-    const result = work();
-    times[stage] += clock() - start;
-    return result;
-  };
-  const width = toPx(piece.board.width, piece.board.unit);
-  const height = toPx(piece.board.height, piece.board.unit);
-  const shapes = new Map(piece.items.filter(isShape).map((s) => [s.id, s]));
-
-  /** The outline of a shape of the board in the space of another item. */
-  const outlineFor =
-    (to: Matrix) =>
-    (id: string): Path | undefined => {
-      const shape = shapes.get(id);
-      if (!shape) return undefined;
-      const outline = outlineOf(shape.shape, shape);
-      const m = multiply(invert(to), itemMatrix(shape));
-      // To a millionth, so that what moves together keeps its outline.
-      return moved(outline, m.map((v) => v.toFixed(6)).join(), () => outline.transform(m));
-    };
-
-  const place = (item: Item): { placed: Placed; letters: Shape; ground: Shape; metrics: FaceMetrics } => {
-    const matrix = itemMatrix(item);
-    if (isShape(item)) {
-      const outline = outlineOf(item.shape, item);
-      const ink = outline.bounds;
-      return {
-        placed: { kind: "shape", id: item.id, matrix, outline, ink, view: viewOf(item, ink) },
-        letters: asShape(outline),
-        ground: noShape,
-        metrics: shapeMetrics,
-      };
+    try {
+      return work();
+    } finally {
+      times[stage] += clock() - start;
     }
-    const face = (engine.face(item.face) ?? engine.standIn).at(item.axes);
-    const setting = timed("letters", () => set(engine.hb, engine.face(item.face) ?? engine.standIn, item));
-    const outline = outlineFor(matrix);
-    const bent = timed("bend", () => bend(setting, item.bend, { kernel: engine.kernel, capHeight: face.metrics.capHeight, outline }));
-    const letters = lettersOf(bent, String(item.joined), () => {
-      const parts = bent.letters.map((l) => ({ path: l.outline, x: l.x, y: l.y, line: l.line, ...(l.inks ? { inks: l.inks } : {}) }));
-      return { parts: item.joined ? joinedLetters(parts, engine.kernel) : parts };
-    });
-    const shape = shapeOf(item.bend);
-    const placed: Placed = { kind: "lettering", id: item.id, setting, bent, matrix, face, ink: bent.ink, view: viewOf(item, bent.ink) };
-    return { placed, letters, ground: asShape(shape === undefined ? undefined : outline(shape)), metrics: face.metrics };
   };
+  const size = { width: toPx(piece.board.width, piece.board.unit), height: toPx(piece.board.height, piece.board.unit) };
+  const shapes = new Map(piece.items.filter(isShape).map((s) => [s.id, s]));
+  // Forms may be made of other items': all stand before the first coat is built.
+  const bare = new Map(piece.items.map((item) => [item.id, place(item, shapes, engine, timed)]));
+  const looks = new Looks(bare, styles, engine, size);
 
-  const placed: Placed[] = [];
+  const of = piece.items.reduce((n, item) => n + (item.hidden ? 0 : (styleOf(item, styles)?.coats.filter((c) => c.on).length ?? 0)), 0);
+  let done = 0;
   const items: SceneItem[] = [];
+  const faults: Fault[] = [];
   for (const item of piece.items) {
-    const { placed: at, letters, ground, metrics } = place(item);
-    placed.push(at);
     if (item.hidden) continue;
-    const style = styleOf(item, styles);
-    items.push({
-      id: item.id,
-      label: labelOf(item),
-      matrix: at.matrix,
-      layers: style ? layersOf(item, style, at, letters, ground, metrics) : [],
+    const { placed } = bare.get(item.id)!;
+    const layers: SceneLayer[] = [];
+    for (const coat of styleOf(item, styles)?.coats ?? []) {
+      if (!coat.on) continue;
+      const coats = looks.of(item.id)!;
+      timed("form", () => coats.prepare(coat.id));
+      const built: BuiltCoat = timed("paint", () => coats.build(coat));
+      if (built.fault !== undefined) faults.push({ item: item.id, coat: coat.id, message: built.fault });
+      layers.push(...timed("paint", () => built.layers.map((l) => seenLayer(l, placed.view, engine.kernel))));
+      yield { done: ++done, of };
+    }
+    items.push({ id: item.id, label: labelOf(item), matrix: placed.matrix, layers });
+  }
+  return { scene: { ...size, ground: piece.board.ground, items }, placed: [...bare.values()].map((b) => b.placed), faults, times };
+}
+
+/** The coats of every item, each made when it is first asked for: one may be made of another item's. */
+class Looks {
+  readonly #coats = new Map<string, Coats>();
+  readonly #open: OpenForm[] = [];
+
+  constructor(
+    private readonly bare: ReadonlyMap<string, Bare>,
+    private readonly styles: ReadonlyMap<string, Style>,
+    private readonly engine: Engine,
+    private readonly board: Omit<BoardSeen, "toItem">,
+  ) {}
+
+  /** Undefined where the item has no style. */
+  of(id: string): Coats | undefined {
+    const known = this.#coats.get(id);
+    const own = this.bare.get(id);
+    const style = own && styleOf(own.item, this.styles);
+    if (known || !style) return known;
+    const coats = new Coats(style.coats, {
+      kernel: this.engine.kernel,
+      scale: unitsPerLength(style.measure, own.metrics, own.item.size),
+      letters: own.letters,
+      ground: own.ground,
+      board: { ...this.board, toItem: invert(own.placed.matrix) },
+      inks: { key: JSON.stringify(style.inks), colour: inkLookup(style.inks) },
+      label: labelOf(own.item),
+      open: this.#open,
+      steps: this.engine.steps,
+      item: (ref) => this.#other(ref, own),
     });
+    this.#coats.set(id, coats);
+    return coats;
   }
 
-  function layersOf(item: Item, style: Style, at: Placed, letters: Shape, ground: Shape, metrics: FaceMetrics): SceneLayer[] {
-    const scale = unitsPerLength(style.measure, metrics, item.size);
-    const formContext = { kernel: engine.kernel, letters, ground, units: (length: number) => length * scale };
-    const inks = JSON.stringify(style.inks);
-    const paintContext = { ink: inkLookup(style.inks), board: { width, height, toItem: invert(at.matrix) } };
-    return style.coats
-      .filter((coat) => coat.on)
-      .map((coat) => {
-        const shape = timed("form", () => coatShape(coat, scale, formContext));
-        return timed("paint", () => seenLayer(coatLayer(coat.id, coat, shape, inks, paintContext), at.view, engine.kernel));
-      });
+  #other({ id, what }: ItemRef, own: Bare): Shape | undefined {
+    const other = this.bare.get(id);
+    if (!other || other === own) return undefined;
+    const shape = what === "letters" ? other.letters : this.#painted(other);
+    return shape && inSpaceOf(shape, other.placed, own.placed, this.engine.kernel);
   }
-  return { scene: { width, height, ground: piece.board.ground, items }, placed, times };
+
+  /** All that an item's coats cover; a coat that cannot be made covers nothing, and says so where it is. @throws Circle */
+  #painted({ item, letters }: Bare): Shape {
+    const coats = this.of(item.id);
+    const on = styleOf(item, this.styles)?.coats.filter((c) => c.on) ?? [];
+    const forms = on.flatMap((coat) => {
+      try {
+        return coats?.form(coat.id) ?? [];
+      } catch (error) {
+        if (error instanceof Circle) throw error;
+        return [];
+      }
+    });
+    return covered(letters, forms);
+  }
 }

@@ -34,13 +34,18 @@ export const letteringSchema = z.object({
 });
 export type Lettering = z.infer<typeof letteringSchema>;
 
+const shapeSchema = unionOf(shapeKinds);
+export type ShapeForm = z.output<typeof shapeSchema>;
+/** A shape of a kind that is known by its name; what is not given is as it is by default. @throws ZodError */
+export const newShape = (kind: string, values: Readonly<Record<string, unknown>> = {}): ShapeForm => shapeSchema.parse({ ...values, kind });
+
 export const shapeItemSchema = z.object({
   kind: z.literal("shape"),
   ...itemFields,
   name: z.string().max(80),
   /** Pixels of the board to the em that the lengths of its style are relative to. */
   size: z.number().min(1).max(20_000),
-  shape: unionOf(shapeKinds),
+  shape: shapeSchema,
   /** The box that it is drawn in, in thousandths of the em. */
   width: z.number().min(0.1).max(1e6),
   height: z.number().min(0.1).max(1e6),

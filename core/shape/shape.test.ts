@@ -4,9 +4,10 @@ import { CurveKernel } from "../curves/kernel";
 import { newStep } from "../params";
 import { shapeKind, shapeKinds } from "./kinds";
 import { outlineOf } from "./outline";
+import { newShape } from "../piece/schema";
 
 const draw = (kind: string, values: Record<string, unknown> = {}, width = 400, height = 300) =>
-  shapeKind(kind).draw({ ...newStep(shapeKind(kind)), ...values }, { width, height });
+  shapeKind(kind).draw(newShape(kind, values), { width, height });
 const kernel = new CurveKernel();
 
 // Areas and side lengths from a geometry handbook: Bronshtein and Semendyayev, Handbook of Mathematics, "Planimetry".

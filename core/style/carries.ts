@@ -1,4 +1,3 @@
-import { formStepKind } from "../coat/forms";
 import type { Kernel } from "../curves/kernel";
 import type { Path } from "../curves/path";
 import type { Face } from "../lettering/face";
@@ -20,13 +19,14 @@ function deepest(style: Style, scale: number): number {
     if (!coat.on) continue;
     let depth = 0;
     for (const step of coat.form) {
-      if (!step.on || formStepKind(step.kind).source) continue;
-      if (step.kind === "shrink") depth += (step.amount as number) * scale;
-      if (step.kind === "grow") depth -= (step.amount as number) * scale;
+      if (!step.on) continue;
+      if (step.kind === "shrink") depth += step.amount * scale;
+      if (step.kind === "grow") depth -= step.amount * scale;
       most = Math.max(most, depth);
     }
-    if (coat.lay.kind === "stroke" && coat.lay.side !== "outside")
-      most = Math.max(most, depth + (coat.lay.width as number) * scale * (coat.lay.side === "inside" ? 1 : 0.5));
+    const { lay } = coat;
+    if (lay.kind === "stroke" && lay.side !== "outside")
+      most = Math.max(most, depth + lay.width * scale * (lay.side === "inside" ? 1 : 0.5));
   }
   return most;
 }

@@ -1,44 +1,23 @@
-import { formStepKind } from "../coat/forms";
-import { layKind } from "../coat/lays";
-import { paintKind } from "../coat/paints";
-import type { Params, Step, Stop } from "../params";
 import type { Coat, Ink } from "../coat/schema";
+import { eachSetting, mapSettings } from "../coat/settings";
+import { withCoats } from "./references";
 import type { Style } from "./schema";
-
-const settings = (coat: Coat): [Step, Params][] => [
-  ...coat.form.map((s): [Step, Params] => [s, formStepKind(s.kind).params]),
-  [coat.paint, paintKind(coat.paint.kind).params],
-  [coat.lay, layKind(coat.lay.kind).params],
-];
 
 /** The ids of the inks that a coat refers to, each once. */
 export function inksOf(coat: Coat): string[] {
   const ids = new Set<string>();
-  for (const [step, params] of settings(coat))
-    for (const [name, p] of Object.entries(params)) {
-      if (p.type === "ink") ids.add(step[name] as string);
-      if (p.type === "stops") for (const s of step[name] as Stop[]) ids.add(s.ink);
-    }
+  eachSetting(coat, {
+    ink: (id) => void ids.add(id),
+    stops: (stops) => {
+      for (const s of stops) ids.add(s.ink);
+    },
+  });
   return [...ids];
 }
 
 /** The coat with its inks renamed. */
-export function withInks(coat: Coat, rename: (id: string) => string): Coat {
-  const change = <S extends Step>(step: S, params: Params): S => {
-    const out: Record<string, unknown> = { ...step };
-    for (const [name, p] of Object.entries(params)) {
-      if (p.type === "ink") out[name] = rename(step[name] as string);
-      if (p.type === "stops") out[name] = (step[name] as Stop[]).map((s) => ({ ...s, ink: rename(s.ink) }));
-    }
-    return out as S;
-  };
-  return {
-    ...coat,
-    form: coat.form.map((s) => change(s, formStepKind(s.kind).params)),
-    paint: change(coat.paint, paintKind(coat.paint.kind).params),
-    lay: change(coat.lay, layKind(coat.lay.kind).params),
-  };
-}
+export const withInks = (coat: Coat, rename: (id: string) => string): Coat =>
+  mapSettings(coat, { ink: rename, stops: (stops) => stops.map((s) => ({ ...s, ink: rename(s.ink) })) });
 
 /** Where an ink is missing: seen, and not mistaken for a choice. */
 const unknownInk = "#808080";
@@ -63,9 +42,17 @@ export function pasteCoat(style: Style, coat: Coat, inks: readonly Ink[], newId:
     rename.set(id, to);
     if (!same) added.push({ ...ink, id: to });
   }
+  const here = (id: string) => (style.coats.some((c) => c.id === id) ? id : "");
   return {
     ...style,
     inks: [...style.inks, ...added],
-    coats: [...style.coats, withInks({ ...coat, id: newId() }, (id) => rename.get(id) ?? id)],
+    // What it was made of among the coats that it comes from is not here: none is chosen, unless it comes back to its own style.
+    coats: [
+      ...style.coats,
+      withCoats(
+        withInks({ ...coat, id: newId() }, (id) => rename.get(id) ?? id),
+        here,
+      ),
+    ],
   };
 }

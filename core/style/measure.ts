@@ -1,7 +1,5 @@
-import { formStepKind } from "../coat/forms";
-import { layKind } from "../coat/lays";
-import type { Params, Step } from "../params";
 import type { Coat } from "../coat/schema";
+import { mapSettings } from "../coat/settings";
 import type { FaceMetrics } from "../lettering/face";
 import { pxPer } from "../units";
 import type { Measure, Style } from "./schema";
@@ -29,21 +27,12 @@ export function withMeasure(style: Style, measure: Measure, metrics: FaceMetrics
   return { ...style, measure, coats: style.coats.map((c) => scaledCoat(c, k)) };
 }
 
-/** Every length of a coat times `k`. */
+/** Every length of a coat times `k`, within what it may be. */
 export function scaledCoat(coat: Coat, k: number): Coat {
-  return {
-    ...coat,
-    form: coat.form.map((s) => scaled(s, formStepKind(s.kind).params, k)),
-    lay: scaled(coat.lay, layKind(coat.lay.kind).params, k),
-  };
-}
-
-function scaled<S extends Step>(step: S, params: Params, k: number): S {
-  const round = (v: number) => Number((v * k).toPrecision(6));
-  const out: Record<string, unknown> = { ...step };
-  for (const [name, p] of Object.entries(params)) {
-    if (p.type === "length") out[name] = Math.min(p.max, Math.max(p.min, round(step[name] as number)));
-    if (p.type === "lengths") out[name] = (step[name] as number[]).map(round);
-  }
-  return out as S;
+  const scaled = (v: number) => Number((v * k).toPrecision(6));
+  return mapSettings(coat, {
+    length: (v, { min, max }) => Math.min(max, Math.max(min, scaled(v))),
+    lengths: (all) => all.map(scaled),
+    direction: (way, { max }) => ({ ...way, distance: Math.min(max, scaled(way.distance)) }),
+  });
 }

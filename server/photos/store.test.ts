@@ -9,8 +9,6 @@ import { addPhoto, embeddedPhotos, readPhoto } from "./store";
 import { board, styleOf, word } from "../../tests/engine";
 import { demoPhotos } from "../../demo/photos";
 import { coat, shape as shapeItem, form } from "../../demo/build";
-import { newStep } from "../../core/params";
-import { photo as photoPaint } from "../../core/coat/paints/photo";
 import { Problem } from "../../core/problem";
 import { database } from "../database";
 import type { Database } from "../db/open";
@@ -19,6 +17,7 @@ import { removeUnused } from "./unused";
 import { picture, type Picture } from "../pictures";
 import { closeDrawers } from "../drawing/drawers";
 import { renderPng, renderSvg } from "../render";
+import { newPaint } from "../../core/coat/schema";
 
 let db: Database;
 const folder = mkdtempSync(path.join(tmpdir(), "vextal-photos-"));
@@ -133,7 +132,7 @@ describe("photos that are brought in", () => {
 test("the shelf's picture of a piece changes when a photo that was not here comes in", async () => {
   const file = await bytes(quarters(30, 30).negate().png());
   const photo = { id: createHash("sha256").update(file).digest("hex").slice(0, 32), name: "late.png", width: 30, height: 30 };
-  const style = { ...styleOf([coat("Photo", { ...newStep(photoPaint), photo })]), id: "late" };
+  const style = { ...styleOf([coat("Photo", newPaint("photo", { photo }))]), id: "late" };
   await create(db, "styles", style);
   await create(db, "pieces", { ...board(word("I", { styleId: "late" })), id: "late" });
   const text = (p: Picture) => Buffer.from(p.bytes).toString();
@@ -149,7 +148,7 @@ test("the shelf's picture of a piece changes when a photo that was not here come
 describe("a photo in what is exported", () => {
   const panel = async (values: Record<string, unknown> = {}) => {
     const photo = await addPhoto(db, "quarters.png", await bytes(quarters(80, 80).png()));
-    const style = styleOf([coat("Photo", { ...newStep(photoPaint), photo, ...values })]);
+    const style = styleOf([coat("Photo", newPaint("photo", { photo, ...values }))]);
     const item = { ...shapeItem("panel", "Panel", 400, 200, 400, 200, form("rectangle"), "Test"), styleId: style.id };
     return { format: "vextal.file" as const, version: 1 as const, piece: board(item), styles: [style] };
   };
@@ -206,7 +205,7 @@ test("photos that nothing names any more go after thirty days, and no others", a
       [62, 20],
     ].map(async ([w, h]) => addPhoto(db, "p.png", await quarters(w, h).png().toBuffer())),
   );
-  const wearing = (photo: typeof a) => styleOf([coat("Photo", { ...newStep(photoPaint), photo })]);
+  const wearing = (photo: typeof a) => styleOf([coat("Photo", newPaint("photo", { photo }))]);
   await create(db, "styles", { ...wearing(a), id: "wears-a" });
   await create(db, "pieces", { ...board(word("Tea", { styleId: null, ownStyle: wearing(b) })), id: "wears-b" });
   await remove(db, "pieces", "wears-b");

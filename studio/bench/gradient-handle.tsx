@@ -1,5 +1,5 @@
 import { apply, identity, invert, multiply } from "@/core/curves/matrix";
-import type { Stop } from "@/core/params";
+import { withValue } from "@/core/params";
 import { inkLookup } from "@/core/style/inks";
 import type { ItemUpdate } from "@/worker/protocol";
 import { editCoat } from "../state/edits/style";
@@ -16,30 +16,30 @@ export function GradientHandle({ item }: { item: ItemUpdate }) {
   const style = useShownStyle();
   const coat = style?.coats.find((c) => c.id === coatId);
   const layer = item.layers.find((l) => l.id === coatId);
-  if (!coat || !layer?.line || coat.paint.kind !== "gradient") return null;
+  const paint = coat?.paint;
+  if (!coat || !layer?.line || paint?.kind !== "gradient") return null;
   const { from, to, box, matrix } = layer.line;
   const toBoardSpace = multiply(item.matrix, matrix ?? identity);
   const toScreen = multiply(viewMatrix(view), toBoardSpace);
   const [a, b] = [apply(toScreen, from), apply(toScreen, to)];
   const ink = inkLookup(style!.inks);
-  const stops = coat.paint.stops as Stop[];
+  const { stops } = paint;
 
   const drag = (end: "from" | "to"): Gesture => {
     const back = invert(toBoardSpace);
     const key = newKey(`gradient ${end}`);
     return ({ at, shift }) => {
       const p = apply(back, at);
-      const other = end === "from" ? coat.paint.to : coat.paint.from;
+      const o = end === "from" ? paint.to : paint.from;
       const place = { x: (p.x - box.minX) / (box.maxX - box.minX || 1), y: (p.y - box.minY) / (box.maxY - box.minY || 1) };
       if (shift) {
-        const o = other as { x: number; y: number };
         const across = Math.abs(place.x - o.x) * (box.maxX - box.minX) > Math.abs(place.y - o.y) * (box.maxY - box.minY);
         if (across) place.y = o.y;
         else place.x = o.x;
       }
       const clamp = (v: number) => Math.min(20, Math.max(-20, Number(v.toFixed(4))));
       const value = { x: clamp(place.x), y: clamp(place.y) };
-      useStudio.getState().changeStyle((s) => editCoat(s, coat.id, (c) => ({ ...c, paint: { ...c.paint, [end]: value } })), key);
+      useStudio.getState().changeStyle((s) => editCoat(s, coat.id, (c) => ({ ...c, paint: withValue(c.paint, end, value) })), key);
       return [];
     };
   };

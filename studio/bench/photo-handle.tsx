@@ -6,6 +6,7 @@ import { useShownStyle, useStudio } from "../state/store";
 import { newKey, type Gesture } from "./gestures";
 import { Grip, Lead } from "./grip";
 import { viewMatrix } from "./view";
+import { withValue } from "@/core/params";
 
 /** The edges of a photo on the art itself, with a grip in the middle that moves it in what it stretches over. */
 export function PhotoHandle({ item }: { item: ItemUpdate }) {
@@ -13,7 +14,8 @@ export function PhotoHandle({ item }: { item: ItemUpdate }) {
   const coatId = useStudio((s) => s.coatId);
   const coat = useShownStyle()?.coats.find((c) => c.id === coatId);
   const photo = item.layers.find((l) => l.id === coatId)?.photo;
-  if (!coat || !photo || coat.paint.kind !== "photo") return null;
+  const paint = coat?.paint;
+  if (!coat || !photo || paint?.kind !== "photo") return null;
   const { area, box, matrix } = photo;
   // The place moves the photo by its share of what is left over; where nothing is, it cannot be moved that way.
   const [spareX, spareY] = [box.maxX - box.minX - (area.maxX - area.minX), box.maxY - box.minY - (area.maxY - area.minY)].map((v) =>
@@ -28,7 +30,7 @@ export function PhotoHandle({ item }: { item: ItemUpdate }) {
     const back = invert(toBoardSpace);
     const from = apply(back, start);
     const key = newKey("photo");
-    const place = coat.paint.place as { x: number; y: number };
+    const { place } = paint;
     const moved = (at: number, by: number, spare: number) =>
       !spare ? at : Math.min(20, Math.max(-20, Number((at + by / spare).toFixed(4))));
     return ({ at, shift }) => {
@@ -36,7 +38,7 @@ export function PhotoHandle({ item }: { item: ItemUpdate }) {
       let [dx, dy] = [p.x - from.x, p.y - from.y];
       if (shift) [dx, dy] = Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
       const value = { x: moved(place.x, dx, spareX), y: moved(place.y, dy, spareY) };
-      useStudio.getState().changeStyle((s) => editCoat(s, coat.id, (c) => ({ ...c, paint: { ...c.paint, place: value } })), key);
+      useStudio.getState().changeStyle((s) => editCoat(s, coat.id, (c) => ({ ...c, paint: withValue(c.paint, "place", value) })), key);
       return [];
     };
   };

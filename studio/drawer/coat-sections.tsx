@@ -3,15 +3,15 @@ import { finishKinds } from "@/core/coat/finishes";
 import { formStepKind, formStepKinds } from "@/core/coat/forms";
 import { layKind, layKinds } from "@/core/coat/lays";
 import { paintKind, paintKinds } from "@/core/coat/paints";
-import type { Coat, Ink } from "@/core/coat/schema";
-import { newStep, type Step } from "@/core/params";
+import { newLay, newPaint, type Coat, type Ink, type Paint } from "@/core/coat/schema";
+import { withValue } from "@/core/params";
 import { inksOf } from "@/core/style/inks";
 import { IconButton } from "../parts/button";
 import { Choice } from "../parts/choice";
 import { Field, Section } from "../parts/field";
 import { Menu } from "../parts/menu";
 import { Tip } from "../parts/tip";
-import { editCoat, newFormStep } from "../state/edits/style";
+import { addedStep, editCoat } from "../state/edits/style";
 import { useShownStyle, useStudio } from "../state/store";
 import { ParamControls } from "./controls/param-controls";
 
@@ -49,20 +49,20 @@ export function CoatSections({ coat }: { coat: Coat }) {
         <ParamControls
           params={paintKind(coat.paint.kind).params}
           values={coat.paint}
-          onChange={(name, value) => edit(`paint ${name}`, (c) => ({ ...c, paint: { ...c.paint, [name]: value } }))}
+          onChange={(name, value) => edit(`paint ${name}`, (c) => ({ ...c, paint: withValue(c.paint, name, value) }))}
         />
         <Field label="Laid as" hint="Over the whole form, or as a line along its edge">
           <Choice
             label="Laid as"
             value={coat.lay.kind}
             options={options(layKinds)}
-            onChange={(kind) => edit(null, (c) => ({ ...c, lay: newStep(layKind(kind)) }))}
+            onChange={(kind) => edit(null, (c) => ({ ...c, lay: newLay(kind) }))}
           />
         </Field>
         <ParamControls
           params={layKind(coat.lay.kind).params}
           values={coat.lay}
-          onChange={(name, value) => edit(`lay ${name}`, (c) => ({ ...c, lay: { ...c.lay, [name]: value } }))}
+          onChange={(name, value) => edit(`lay ${name}`, (c) => ({ ...c, lay: withValue(c.lay, name, value) }))}
         />
       </Section>
       <Section title="Finish">
@@ -72,7 +72,10 @@ export function CoatSections({ coat }: { coat: Coat }) {
             params={k.params}
             values={coat.finish[k.kind]}
             onChange={(name, value) =>
-              edit(`finish ${k.kind} ${name}`, (c) => ({ ...c, finish: { ...c.finish, [k.kind]: { ...c.finish[k.kind], [name]: value } } }))
+              edit(`finish ${k.kind} ${name}`, (c) => ({
+                ...c,
+                finish: { ...c.finish, [k.kind]: withValue(c.finish[k.kind], name, value) },
+              }))
             }
           />
         ))}
@@ -82,16 +85,16 @@ export function CoatSections({ coat }: { coat: Coat }) {
 }
 
 /** Another kind of paint in the inks that the coat has, or else in those of its style. */
-function repainted(coat: Coat, kind: string, inks: readonly Ink[]): Step {
+function repainted(coat: Coat, kind: string, inks: readonly Ink[]): Paint {
   const { params } = paintKind(kind);
   const own = inksOf(coat);
-  const [first, second] = own.length ? own : inks.map((i) => i.id);
-  const paint = newStep(paintKind(kind));
-  for (const [name, p] of Object.entries(params)) {
-    if (p.type === "ink" && first) paint[name] = first;
-    if (p.type === "stops" && first) paint[name] = p.default.map((s, i) => ({ ...s, ink: i === 0 ? first : (second ?? first) }));
-  }
-  return paint;
+  const [first, second = first] = own.length ? own : inks.map((i) => i.id);
+  if (!first) return newPaint(kind);
+  const inked = Object.entries(params).flatMap(([name, p]): [string, unknown][] => {
+    if (p.type === "ink") return [[name, first]];
+    return p.type === "stops" ? [[name, p.default.map((s, i) => ({ ...s, ink: i === 0 ? first : second }))]] : [];
+  });
+  return newPaint(kind, Object.fromEntries(inked));
 }
 
 function FormSection({ coat, edit }: { coat: Coat; edit: (name: string | null, change: (c: Coat) => Coat) => void }) {
@@ -112,11 +115,11 @@ function FormSection({ coat, edit }: { coat: Coat; edit: (name: string | null, c
             </IconButton>
           }
           items={formStepKinds
-            .filter((k) => !k.source)
+            .filter((k) => !formStepKind(k.kind).starts)
             .map((k) => ({
               label: k.label,
               hint: k.hint,
-              onSelect: () => edit(null, (c) => ({ ...c, form: [...c.form, newFormStep(k.kind)] })),
+              onSelect: () => edit(null, (c) => ({ ...c, form: [...c.form, addedStep(k.kind)] })),
             }))}
         />
       }
@@ -130,7 +133,7 @@ function FormSection({ coat, edit }: { coat: Coat; edit: (name: string | null, c
                 <Tip text={kind.hint} side="right">
                   <span className="grow font-medium">{kind.label}</span>
                 </Tip>
-                {!kind.source && (
+                {!kind.starts && (
                   <>
                     <IconButton label="Earlier" className="!size-6" disabled={i <= 1} onClick={() => move(i, i - 1)}>
                       <ArrowUp />
@@ -164,7 +167,7 @@ function FormSection({ coat, edit }: { coat: Coat; edit: (name: string | null, c
                     onChange={(name, value) =>
                       edit(`form ${step.id} ${name}`, (c) => ({
                         ...c,
-                        form: c.form.map((s) => (s.id === step.id ? { ...s, [name]: value } : s)),
+                        form: c.form.map((s) => (s.id === step.id ? withValue(s, name, value) : s)),
                       }))
                     }
                   />

@@ -1,7 +1,7 @@
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { clsx } from "clsx";
-import { Eye, EyeOff, MoreVertical } from "lucide-react";
+import { Eye, EyeOff, MoreVertical, TriangleAlert } from "lucide-react";
 import { useEffect, useRef, type KeyboardEvent } from "react";
 import { flushSync } from "react-dom";
 import type { Coat } from "@/core/coat/schema";
@@ -11,6 +11,7 @@ import { Layer } from "../bench/layer";
 import { IconButton } from "../parts/button";
 import { focusNext } from "../parts/focus-next";
 import { Menu } from "../parts/menu";
+import { Tip } from "../parts/tip";
 import { copyCoat } from "../state/clipboard";
 import { duplicateCoat, editCoat, moveCoat, removeCoat } from "../state/edits/style";
 import { useStudio } from "../state/store";
@@ -147,6 +148,15 @@ export function CoatCard({ coat, index, count, item }: Props) {
 function CoatPicture({ coat, item }: { coat: Coat; item: ItemUpdate | undefined }) {
   const layer = item?.layers.find((l) => l.id === coat.id);
   const node = useStudio((s) => (item ? s.nodes.get(layerKey(item.id, coat.id)) : undefined));
+  if (layer?.fault)
+    return (
+      <Tip text={layer.fault}>
+        <p role="alert" className="flex h-full flex-col items-center justify-center gap-1 px-2 text-center text-xs text-[#3c3935]">
+          <TriangleAlert className="size-4 text-[#8f2b12]" />
+          <span className="line-clamp-3">{layer.fault}</span>
+        </p>
+      </Tip>
+    );
   if (!item || !layer || !node || isEmpty(item.painted))
     return (
       <p className="flex h-full items-center justify-center px-2 text-center text-xs text-[#3c3935]">

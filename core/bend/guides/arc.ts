@@ -1,5 +1,5 @@
 import { circleGuide, straightGuide } from "../guide";
-import type { AnchoredGuide, GuideKind } from "../guide-kind";
+import { guideKindOf, type AnchoredGuide } from "../guide-kind";
 
 /** Below this an arc of a thousand units differs from a straight line by less than a thousandth of one. */
 const flat = 1e-4;
@@ -30,7 +30,7 @@ function arcThrough(angle: number, left: number, width: number): AnchoredGuide {
   return { guide: circleGuide(left + width / 2, radius, radius, start, width, false), anchor: -left };
 }
 
-export const arc: GuideKind = {
+export const arc = guideKindOf({
   kind: "arc",
   label: "Arc",
   hint: "Part of a circle, as wide as the words",
@@ -69,5 +69,5 @@ export const arc: GuideKind = {
     },
   },
   make: (values, { left, width }) =>
-    arcThrough(values.by === "rise" ? angleOfRise((values.rise as number) / 100) : ((values.angle as number) * Math.PI) / 180, left, width),
-};
+    arcThrough(values.by === "rise" ? angleOfRise(values.rise / 100) : (values.angle * Math.PI) / 180, left, width),
+});

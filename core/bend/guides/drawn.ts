@@ -1,12 +1,12 @@
-import { pathOfStrands, type Strand } from "../../curves/nodes";
+import { pathOfStrands } from "../../curves/nodes";
 import type { Path } from "../../curves/path";
 import { memoByKey } from "../../memo";
-import type { GuideKind } from "../guide-kind";
+import { guideKindOf } from "../guide-kind";
 import { alongParams, guideAlong } from "./along";
 
 const paths = memoByKey<Path>(16);
 
-export const drawn: GuideKind = {
+export const drawn = guideKindOf({
   kind: "drawn",
   label: "Drawn",
   hint: "A curve of your own, drawn and edited on the bench",
@@ -27,11 +27,11 @@ export const drawn: GuideKind = {
     ...alongParams,
   },
   make: (values, context) => {
-    const line = values.line as Strand;
+    const { line } = values;
     return guideAlong(
       paths(JSON.stringify(line), () => pathOfStrands([line])),
       values,
       context,
     );
   },
-};
+});

@@ -1,3 +1,4 @@
+import { finder } from "../../params";
 import type { GuideKind } from "../guide-kind";
 import { arc } from "./arc";
 import { drawn } from "./drawn";
@@ -7,6 +8,6 @@ import { straight } from "./straight";
 import { wave } from "./wave";
 
 /** Every kind of guide line. */
-export const guideKinds: readonly GuideKind[] = [arc, ring, wave, drawn, outline, straight];
+export const guideKinds = [arc, ring, wave, drawn, outline, straight] as const;
 
-export const guideKind = (kind: string): GuideKind => guideKinds.find((k) => k.kind === kind)!;
+export const guideKind = finder<GuideKind>(guideKinds);

@@ -1,8 +1,8 @@
 import { straightGuide } from "../guide";
-import type { GuideKind } from "../guide-kind";
+import { guideKindOf } from "../guide-kind";
 import { alongParams, guideAlong } from "./along";
 
-export const outline: GuideKind = {
+export const outline = guideKindOf({
   kind: "outline",
   label: "Shape",
   hint: "The outline of a shape on the board",
@@ -11,7 +11,7 @@ export const outline: GuideKind = {
     ...alongParams,
   },
   make: (values, context) => {
-    const path = context.outline(values.shape as string);
+    const path = context.outline(values.shape);
     if (!path)
       return {
         guide: straightGuide(context.left, 0, context.width),
@@ -22,4 +22,4 @@ export const outline: GuideKind = {
       };
     return guideAlong(path, values, context);
   },
-};
+});

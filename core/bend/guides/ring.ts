@@ -1,7 +1,7 @@
 import { circleGuide } from "../guide";
-import type { GuideKind } from "../guide-kind";
+import { guideKindOf } from "../guide-kind";
 
-export const ring: GuideKind = {
+export const ring = guideKindOf({
   kind: "ring",
   label: "Ring",
   hint: "A full circle",
@@ -48,9 +48,9 @@ export const ring: GuideKind = {
     },
   },
   make: ({ radius, start, way, side }, { capHeight }) => {
-    const r = radius as number;
+    const r = radius;
     const clockwise = way === "clockwise";
-    const angle = ((start as number) * Math.PI) / 180;
+    const angle = (start * Math.PI) / 180;
     // With heads outward the feet stand on the circle outside of it and hang from it by their heads inside; with heads inward the reverse.
     const hanging = clockwise !== (side === "outside");
     return {
@@ -59,4 +59,4 @@ export const ring: GuideKind = {
       ...(hanging ? { lift: -capHeight } : {}),
     };
   },
-};
+});

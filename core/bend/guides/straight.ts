@@ -1,7 +1,7 @@
 import { straightGuide } from "../guide";
-import type { GuideKind } from "../guide-kind";
+import { guideKindOf } from "../guide-kind";
 
-export const straight: GuideKind = {
+export const straight = guideKindOf({
   kind: "straight",
   label: "Straight",
   hint: "A straight line, level or climbing",
@@ -18,10 +18,10 @@ export const straight: GuideKind = {
     },
   },
   make: ({ climb }, { left, width }) => {
-    const angle = -(climb as number);
+    const angle = -climb;
     const middle = left + width / 2;
     const [dx, dy] = [Math.cos((angle * Math.PI) / 180), Math.sin((angle * Math.PI) / 180)];
     // About the middle of the words, which stays where it is.
     return { guide: straightGuide(middle - (dx * width) / 2, (-dy * width) / 2, width, angle), anchor: -left };
   },
-};
+});

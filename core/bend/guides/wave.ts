@@ -1,12 +1,12 @@
 import { ContourBuilder } from "../../curves/contour";
 import { Track } from "../../curves/track";
 import { straightGuide } from "../guide";
-import type { GuideKind } from "../guide-kind";
+import { guideKindOf } from "../guide-kind";
 
 /** Cubics to a wave: with exact ends and directions they keep within 0.0001 of the height of a sine. */
 const pieces = 16;
 
-export const wave: GuideKind = {
+export const wave = guideKindOf({
   kind: "wave",
   label: "Wave",
   hint: "Up and down along the words",
@@ -43,10 +43,10 @@ export const wave: GuideKind = {
     },
   },
   make: (values, { left, width }) => {
-    const height = values.height as number;
-    const length = values.length as number;
+    const height = values.height;
+    const length = values.length;
     if (height === 0) return { guide: straightGuide(left, 0, width), anchor: -left };
-    const phase = ((values.phase as number) * Math.PI) / 180;
+    const phase = (values.phase * Math.PI) / 180;
     const k = (2 * Math.PI) / length;
     const at = (x: number) => -height * Math.sin(k * x + phase);
     const slope = (x: number) => -height * k * Math.cos(k * x + phase);
@@ -64,7 +64,7 @@ export const wave: GuideKind = {
     // The anchor x = 0 of the words comes to the place over x = 0.
     return { guide: track, anchor: lengthTo(track, 0) };
   },
-};
+});
 
 /** The length along a track, whose x grows, at which it passes x: by halving. */
 function lengthTo(track: Track, x: number): number {

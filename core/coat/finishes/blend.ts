@@ -1,5 +1,5 @@
 import { blendModes, type BlendMode } from "../../scene/scene";
-import type { FinishKind } from "../finish-kind";
+import { finish } from "../finish-kind";
 
 const hints: Record<BlendMode, string> = {
   normal: "Covers what is below",
@@ -22,7 +22,7 @@ const hints: Record<BlendMode, string> = {
 
 const label = (mode: string) => mode.charAt(0).toUpperCase() + mode.slice(1).replace("-", " ").replace("Color", "Colour");
 
-export const blend: FinishKind = {
+export const blend = finish({
   kind: "blend",
   label: "Blend",
   hint: "How the coat mixes with what is below",
@@ -35,5 +35,5 @@ export const blend: FinishKind = {
       options: blendModes.map((mode) => ({ value: mode, label: label(mode), hint: hints[mode] })),
     },
   },
-  apply: (layer, values) => ({ ...layer, blend: values.mode as BlendMode }),
-};
+  apply: (coat, { mode }) => ({ ...coat, body: { ...coat.body, blend: mode } }),
+});

@@ -1,6 +1,9 @@
+import { finder } from "../../params";
 import type { FinishKind } from "../finish-kind";
 import { blend } from "./blend";
 import { opacity } from "./opacity";
 
 /** Every finish, in the order the drawer shows them. */
-export const finishKinds: readonly FinishKind[] = [opacity, blend];
+export const finishKinds = [opacity, blend] as const;
+
+export const finishKind = finder<FinishKind>(finishKinds);

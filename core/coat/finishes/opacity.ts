@@ -1,6 +1,6 @@
-import type { FinishKind } from "../finish-kind";
+import { finish } from "../finish-kind";
 
-export const opacity: FinishKind = {
+export const opacity = finish({
   kind: "opacity",
   label: "Opacity",
   hint: "How much of what is below shows through the coat",
@@ -16,5 +16,5 @@ export const opacity: FinishKind = {
       suffix: "%",
     },
   },
-  apply: (layer, values) => ({ ...layer, opacity: layer.opacity * ((values.amount as number) / 100) }),
-};
+  apply: (coat, { amount }) => ({ ...coat, body: { ...coat.body, opacity: coat.body.opacity * (amount / 100) } }),
+});

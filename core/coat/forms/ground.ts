@@ -1,10 +1,11 @@
-import type { FormStepKind } from "../form-step";
+import { formStep } from "../form-step";
 
-export const ground: FormStepKind = {
+export const ground = formStep({
   kind: "ground",
   label: "Shape",
   hint: "Starts from the shape that the words fill or run along",
-  source: (context) => context.ground,
+  starts: true,
+  needs: ["ground"],
   params: {},
-  apply: (shape) => shape,
-};
+  apply: (_, __, { ground }) => ground,
+});

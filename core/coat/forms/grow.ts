@@ -1,7 +1,7 @@
-import { eachPart, type FormStepKind } from "../form-step";
+import { eachPart, formStep } from "../form-step";
 import { joinOf, joinParams } from "../joins";
 
-export const grow: FormStepKind = {
+export const grow = formStep({
   kind: "grow",
   label: "Grow",
   hint: "Makes every letter fatter by a parallel outline",
@@ -9,5 +9,5 @@ export const grow: FormStepKind = {
     amount: { type: "length", label: "Amount", hint: "How far the outline moves out", default: 3, min: 0, max: 1000 },
     ...joinParams,
   },
-  apply: (shape, values, { kernel, units }) => eachPart(shape, (path) => kernel.grow(path, units(values.amount as number), joinOf(values))),
-};
+  apply: (shape, values, { kernel, units }) => eachPart(shape, (path) => kernel.grow(path, units(values.amount), joinOf(values))),
+});

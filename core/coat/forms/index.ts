@@ -1,6 +1,9 @@
+import { finder } from "../../params";
 import type { FormStepKind } from "../form-step";
 import { ground } from "./ground";
 import { grow } from "./grow";
+import { keepInside } from "./keep-inside";
+import { knockOut } from "./knock-out";
 import { letters } from "./letters";
 import { plug } from "./plug";
 import { shift } from "./shift";
@@ -8,6 +11,6 @@ import { shrink } from "./shrink";
 import { weld } from "./weld";
 
 /** Every kind of form step, in the order the drawer offers them. */
-export const formStepKinds: readonly FormStepKind[] = [letters, ground, grow, shrink, weld, plug, shift];
+export const formStepKinds = [letters, ground, grow, shrink, weld, plug, shift, knockOut, keepInside] as const;
 
-export const formStepKind = (kind: string): FormStepKind => formStepKinds.find((k) => k.kind === kind)!;
+export const formStepKind = finder<FormStepKind>(formStepKinds);

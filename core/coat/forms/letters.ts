@@ -1,10 +1,11 @@
-import type { FormStepKind } from "../form-step";
+import { formStep } from "../form-step";
 
-export const letters: FormStepKind = {
+export const letters = formStep({
   kind: "letters",
   label: "Letters",
   hint: "Starts from the letters as they are set",
-  source: (context) => context.letters,
+  starts: true,
+  needs: ["letters"],
   params: {},
-  apply: (shape) => shape,
-};
+  apply: (_, __, { letters }) => letters,
+});

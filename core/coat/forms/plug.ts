@@ -1,9 +1,9 @@
-import { eachPart, type FormStepKind } from "../form-step";
+import { eachPart, formStep } from "../form-step";
 
-export const plug: FormStepKind = {
+export const plug = formStep({
   kind: "plug",
   label: "Plug",
   hint: "Fills the counters: the holes of o, a, R and the like",
   params: {},
   apply: (shape, _, { kernel }) => eachPart(shape, (path) => kernel.plug(path)),
-};
+});

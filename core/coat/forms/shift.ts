@@ -1,6 +1,6 @@
-import type { FormStepKind } from "../form-step";
+import { formStep } from "../form-step";
 
-export const shift: FormStepKind = {
+export const shift = formStep({
   kind: "shift",
   label: "Shift",
   hint: "Moves the whole coat sideways, up or down",
@@ -9,8 +9,8 @@ export const shift: FormStepKind = {
     down: { type: "length", label: "Down", hint: "Down; below 0 up", default: 3, min: -1000, max: 1000 },
   },
   apply: (shape, values, { units }) => {
-    const dx = units(values.right as number);
-    const dy = units(values.down as number);
+    const dx = units(values.right);
+    const dy = units(values.down);
     return { parts: shape.parts.map((p) => ({ ...p, x: p.x + dx, y: p.y + dy })) };
   },
-};
+});

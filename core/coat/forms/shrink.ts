@@ -1,7 +1,7 @@
-import { eachPart, type FormStepKind } from "../form-step";
+import { eachPart, formStep } from "../form-step";
 import { joinOf, joinParams } from "../joins";
 
-export const shrink: FormStepKind = {
+export const shrink = formStep({
   kind: "shrink",
   label: "Shrink",
   hint: "Makes every letter thinner by a parallel outline; what is too thin vanishes",
@@ -9,6 +9,5 @@ export const shrink: FormStepKind = {
     amount: { type: "length", label: "Amount", hint: "How far the outline moves in", default: 1, min: 0, max: 1000 },
     ...joinParams,
   },
-  apply: (shape, values, { kernel, units }) =>
-    eachPart(shape, (path) => kernel.grow(path, -units(values.amount as number), joinOf(values))),
-};
+  apply: (shape, values, { kernel, units }) => eachPart(shape, (path) => kernel.grow(path, -units(values.amount), joinOf(values))),
+});

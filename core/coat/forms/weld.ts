@@ -2,20 +2,20 @@ import { meet } from "../../curves/bounds";
 import type { Path } from "../../curves/path";
 import type { Kernel } from "../../curves/kernel";
 import { memoByKey, numberOf } from "../../memo";
-import type { FormStepKind } from "../form-step";
-import { boundsOfPart, type Part } from "../shape";
+import { formStep } from "../form-step";
+import { boundsOfPart, plain, type Part } from "../shape";
 
 /**
  * Letters that touch become one outline; letters that stand free stay their own part, and the same object, so that
  * a change to one word never recomputes its neighbours.
  */
-export const weld: FormStepKind = {
+export const weld = formStep({
   kind: "weld",
   label: "Weld",
   hint: "Joins letters that overlap into one outline",
   params: {},
-  apply: (shape, _, { kernel }) => ({ parts: groups(shape.parts).flatMap((group) => weldGroup(group, kernel)) }),
-};
+  apply: (shape, _, { kernel }) => ({ parts: groups(shape.parts.map(plain)).flatMap((group) => weldGroup(group, kernel)) }),
+});
 
 /** Parts whose boxes meet, directly or through others, in the order of their first parts. */
 function groups(parts: readonly Part[]): Part[][] {

@@ -1,9 +1,9 @@
-import type { LayKind } from "../lay-kind";
+import { lay } from "../lay-kind";
 
-export const fill: LayKind = {
+export const fill = lay({
   kind: "fill",
   label: "Fill",
   hint: "Paints the whole form",
   params: {},
   apply: (shape) => shape,
-};
+});

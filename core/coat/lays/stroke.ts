@@ -1,11 +1,10 @@
-import type { Cap, Side } from "../../curves/kernel";
 import { eachPart } from "../form-step";
 import { joinOf, joinParams } from "../joins";
-import type { LayKind } from "../lay-kind";
+import { lay } from "../lay-kind";
 
-const dashed = (values: Record<string, unknown>) => (values.dashes as number[]).some((d) => d > 0);
+const dashed = (values: Readonly<Record<string, unknown>>) => Array.isArray(values.dashes) && values.dashes.some((d) => d > 0);
 
-export const stroke: LayKind = {
+export const stroke = lay({
   kind: "stroke",
   label: "Stroke",
   hint: "Paints a line along the edge of the form",
@@ -44,15 +43,15 @@ export const stroke: LayKind = {
   },
   apply: (shape, values, { kernel, units }) => {
     // A thousand dashes round a letter are art; a million are a slip of the keyboard.
-    const dashes = (values.dashes as number[]).map((d) => units(d));
+    const dashes = values.dashes.map((d) => units(d));
     const long = dashes.reduce((a, b) => a + b, 0) >= 2 ? dashes : [];
     const band = {
-      width: units(values.width as number),
-      side: values.side as Side,
+      width: units(values.width),
+      side: values.side,
       join: joinOf(values),
-      cap: values.cap as Cap,
+      cap: values.cap,
       dashes: long,
     };
     return eachPart(shape, (path) => kernel.band(path, band));
   },
-};
+});

@@ -1,7 +1,7 @@
-import type { PaintKind } from "../paint-kind";
+import { paint } from "../paint-kind";
 import { byInks } from "./inks-of-parts";
 
-export const flat: PaintKind = {
+export const flat = paint({
   kind: "flat",
   label: "Flat",
   hint: "One even colour",
@@ -22,8 +22,8 @@ export const flat: PaintKind = {
     const groups = byInks(shape.parts);
     const fillOf = new Map(groups.flatMap((g, i) => g.parts.map((p) => [p, i] as const)));
     return {
-      fills: groups.map((g) => ({ kind: "flat", colour: ink(g.rename(values.ink as string)), opacity: (values.opacity as number) / 100 })),
-      paths: shape.parts.map((p) => ({ path: p.path, x: p.x, y: p.y, fill: fillOf.get(p)! })),
+      fills: groups.map((g) => ({ kind: "flat", colour: ink(g.rename(values.ink)), opacity: values.opacity / 100 })),
+      fillOf: (part) => fillOf.get(part)!,
     };
   },
-};
+});

@@ -1,15 +1,13 @@
 import type { Bounds } from "../../curves/bounds";
 import { mixOklab } from "../../colour";
 import type { SceneFill, SceneStop } from "../../scene/scene";
-import type { PaintContext, PaintKind } from "../paint-kind";
+import { paint, type PaintGiven } from "../paint-kind";
 import type { Stop } from "../../params";
 import type { Part } from "../shape";
 import { byInks } from "./inks-of-parts";
-import { paintSpans, spanParam, type Span } from "./span";
+import { paintSpans, spanParam, sparesBoard } from "./span";
 
-type Place = { x: number; y: number };
-
-export const gradient: PaintKind = {
+export const gradient = paint({
   kind: "gradient",
   label: "Gradient",
   hint: "Two or more inks that run into each other",
@@ -47,32 +45,33 @@ export const gradient: PaintKind = {
     from: { type: "place", label: "Start", hint: "Where the first stop lies in the span", default: { x: 0.5, y: 0 } },
     to: { type: "place", label: "End", hint: "Where the last stop lies in the span", default: { x: 0.5, y: 1 } },
   },
-  apply: (shape, values, context) => {
-    const kind = values.shape as "linear" | "radial";
-    const [from, to] = [values.from as Place, values.to as Place];
+  needs: ["board"],
+  spares: sparesBoard,
+  apply: (shape, values, given) => {
+    const { shape: kind, from, to } = values;
     const fills: SceneFill[] = [];
     const fillOf = new Map<Part, number>();
     // Most letters are painted in the same inks.
     const stopsOf = new Map<string, readonly SceneStop[]>();
-    for (const { box, matrix, parts } of paintSpans(shape, values.span as Span, context))
+    for (const { box, matrix, parts } of paintSpans(shape, values.span, given))
       for (const group of byInks(parts)) {
-        const inked = (values.stops as Stop[]).map((s) => ({ ...s, ink: group.rename(s.ink) }));
+        const inked = values.stops.map((s) => ({ ...s, ink: group.rename(s.ink) }));
         const inks = inked.map((s) => s.ink).join();
         let stops = stopsOf.get(inks);
-        if (!stops) stopsOf.set(inks, (stops = sceneStops(inked, values.mix as string, context)));
+        if (!stops) stopsOf.set(inks, (stops = sceneStops(inked, values.mix, given)));
         fills.push({ kind, from: placeIn(box, from), to: placeIn(box, to), box, stops, ...(matrix ? { matrix } : {}) });
         for (const p of group.parts) fillOf.set(p, fills.length - 1);
       }
-    return { fills, paths: shape.parts.map((p) => ({ path: p.path, x: p.x, y: p.y, fill: fillOf.get(p)! })) };
+    return { fills, fillOf: (part) => fillOf.get(part)! };
   },
-};
+});
 
-const placeIn = (b: Bounds, p: Place) => ({ x: b.minX + (b.maxX - b.minX) * p.x, y: b.minY + (b.maxY - b.minY) * p.y });
+const placeIn = (b: Bounds, p: { x: number; y: number }) => ({ x: b.minX + (b.maxX - b.minX) * p.x, y: b.minY + (b.maxY - b.minY) * p.y });
 
 /** Colours set between two stops for a mix that SVG does not know; 8 keep the error under one step of 255. */
 const between = 8;
 
-function sceneStops(stops: readonly Stop[], mix: string, { ink }: PaintContext): SceneStop[] {
+function sceneStops(stops: readonly Stop[], mix: string, { ink }: PaintGiven<readonly []>): SceneStop[] {
   const sorted = stops
     .map((s) => ({ offset: s.at / 100, colour: ink(s.ink), opacity: s.opacity / 100 }))
     .sort((a, b) => a.offset - b.offset);

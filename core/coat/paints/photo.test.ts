@@ -3,7 +3,7 @@ import { rectangle } from "../../../tests/paths";
 import type { PhotoSource } from "../../output/fill-svg";
 import { layerNode } from "../../output/layer-svg";
 import type { SvgNode } from "../../output/svg-node";
-import { newStep } from "../../params";
+import { type Values, newStep } from "../../params";
 import type { SceneLayer } from "../../scene/scene";
 import { translation } from "../../curves/matrix";
 import { fitted, photo } from "./photo";
@@ -37,8 +37,11 @@ describe("a photo as paint", () => {
     ],
   };
   const context = { ink: () => "#000000", board: { width: 800, height: 400, toItem: translation(-50, -20) } };
-  const painted = (values: Record<string, unknown>) => photo.apply(shape, { ...newStep(photo), photo: wide, ...values }, context);
-  const layer = (values: Record<string, unknown>): SceneLayer => ({
+  const painted = (values: Partial<Values<typeof photo.params>>) => {
+    const { fills, fillOf } = photo.apply(shape, { ...newStep(photo), photo: wide, ...values }, context);
+    return { fills, paths: shape.parts.map((p) => ({ path: p.path, x: p.x, y: p.y, fill: fillOf?.(p) ?? 0 })) };
+  };
+  const layer = (values: Partial<Values<typeof photo.params>>): SceneLayer => ({
     id: "c",
     label: "Photo",
     opacity: 1,

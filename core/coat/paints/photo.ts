@@ -1,16 +1,15 @@
 import type { Bounds } from "../../curves/bounds";
-import type { Photo } from "../../photo";
 import type { SceneFill } from "../../scene/scene";
-import type { PaintKind } from "../paint-kind";
+import { paint } from "../paint-kind";
 import type { Part } from "../shape";
-import { paintSpans, spanParam, type Span } from "./span";
+import { paintSpans, spanParam, sparesBoard } from "./span";
 
 type Fit = "cover" | "contain";
 
 /** What stands in for a photo that was not chosen yet. */
 const unexposed = "#9b9890";
 
-export const photo: PaintKind = {
+export const photo = paint({
   kind: "photo",
   label: "Photo",
   hint: "A picture that is seen through the letters",
@@ -58,23 +57,21 @@ export const photo: PaintKind = {
       when: (v) => v.photo !== null,
     },
   },
-  apply: (shape, values, context) => {
-    const chosen = values.photo as Photo | null;
-    if (!chosen)
-      return {
-        fills: [{ kind: "flat", colour: unexposed, opacity: 1 }],
-        paths: shape.parts.map((p) => ({ path: p.path, x: p.x, y: p.y, fill: 0 })),
-      };
+  needs: ["board"],
+  spares: sparesBoard,
+  apply: (shape, values, given) => {
+    const chosen = values.photo;
+    if (!chosen) return { fills: [{ kind: "flat", colour: unexposed, opacity: 1 }] };
     const fills: SceneFill[] = [];
     const fillOf = new Map<Part, number>();
-    for (const { box, matrix, parts } of paintSpans(shape, values.span as Span, context)) {
-      const area = fitted(chosen, box, values.fit as Fit, (values.scale as number) / 100, values.place as { x: number; y: number });
-      fills.push({ kind: "photo", photo: chosen.id, area, box, opacity: (values.opacity as number) / 100, ...(matrix ? { matrix } : {}) });
+    for (const { box, matrix, parts } of paintSpans(shape, values.span, given)) {
+      const area = fitted(chosen, box, values.fit, values.scale / 100, values.place);
+      fills.push({ kind: "photo", photo: chosen.id, area, box, opacity: values.opacity / 100, ...(matrix ? { matrix } : {}) });
       for (const p of parts) fillOf.set(p, fills.length - 1);
     }
-    return { fills, paths: shape.parts.map((p) => ({ path: p.path, x: p.x, y: p.y, fill: fillOf.get(p)! })) };
+    return { fills, fillOf: (part) => fillOf.get(part)! };
   },
-};
+});
 
 /**
  * Where a photo lies in the box that it stretches over: sized and placed as `object-fit` and `object-position` do it in CSS (CSS Images

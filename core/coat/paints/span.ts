@@ -1,7 +1,7 @@
 import type { Bounds } from "../../curves/bounds";
 import type { Matrix } from "../../curves/matrix";
 import type { ChoiceParam } from "../../params";
-import type { PaintContext } from "../paint-kind";
+import type { Givens, Need } from "../given";
 import { boundsOf, type Part, type Shape } from "../shape";
 
 /** What a paint stretches over. */
@@ -20,6 +20,9 @@ export const spanParam: ChoiceParam<Span> = {
   ],
 };
 
+/** The board is of use to a paint only where it runs over it. */
+export const sparesBoard = ({ span }: { readonly span: Span }): readonly Need[] => (span === "board" ? [] : ["board"]);
+
 export interface PaintSpan {
   /** The parts that share one run of the paint. */
   readonly parts: readonly Part[];
@@ -30,7 +33,7 @@ export interface PaintSpan {
 }
 
 /** The runs of a paint over a shape. */
-export function paintSpans(shape: Shape, span: Span, { board }: PaintContext): PaintSpan[] {
+export function paintSpans(shape: Shape, span: Span, { board }: Pick<Givens, "board">): PaintSpan[] {
   if (span === "board")
     return [{ parts: shape.parts, box: { minX: 0, minY: 0, maxX: board.width, maxY: board.height }, matrix: board.toItem }];
   const grouped =

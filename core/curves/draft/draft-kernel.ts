@@ -29,6 +29,10 @@ export class DraftKernel implements Kernel {
 
   constructor(readonly exact: Kernel) {}
 
+  within<R>(budget: Budget, work: () => R): R {
+    return this.exact.within(budget, work);
+  }
+
   weld(path: Path): DraftPath {
     return path instanceof DraftPath ? path : this.#welded(path, "", () => draftOf(this.exact.weld(path)));
   }

@@ -1,7 +1,7 @@
 import { PathBuilder } from "../../curves/path";
-import type { ShapeKind } from "../shape-kind";
+import { shapeKindOf } from "../shape-kind";
 
-export const banner: ShapeKind = {
+export const banner = shapeKindOf({
   kind: "banner",
   label: "Banner",
   hint: "A ribbon with folded tails; words fill its panel",
@@ -58,8 +58,7 @@ export const banner: ShapeKind = {
     },
   },
   draw: (values, { width, height }) => {
-    const v = (name: string) => (values[name] as number) / 100;
-    const [bow, tail, notch, fall, gap] = ["bow", "tail", "notch", "fall", "gap"].map(v);
+    const [bow, tail, notch, fall, gap] = [values.bow, values.tail, values.notch, values.fall, values.gap].map((v) => v / 100);
     const [w, h] = [width / 2, height / 2];
     // What the panel keeps of the height after the bow and the fall took theirs.
     const rise = bow * height * 0.4;
@@ -108,7 +107,7 @@ export const banner: ShapeKind = {
     const k = height / (b.maxY - b.minY);
     return path.transform([1, 0, 0, k, 0, -h - b.minY * k]);
   },
-};
+});
 
 /** How far the panel's lower edge lies from the height of its ends, at a place across it; on screen up is below 0. */
 function belowPanel(x: number, px: number, lift: number): number {

@@ -1,8 +1,8 @@
 import { PathBuilder } from "../../curves/path";
 import { quarter } from "../round";
-import type { ShapeKind } from "../shape-kind";
+import { shapeKindOf } from "../shape-kind";
 
-export const drop: ShapeKind = {
+export const drop = shapeKindOf({
   kind: "drop",
   label: "Drop",
   hint: "Round below, drawn out to a tip above",
@@ -30,8 +30,8 @@ export const drop: ShapeKind = {
   },
   draw: ({ shoulder, lean }, { width, height }) => {
     const [w, h] = [width / 2, height / 2];
-    const full = (shoulder as number) / 100;
-    const tip = ((lean as number) / 100) * w;
+    const full = shoulder / 100;
+    const tip = (lean / 100) * w;
     // The lower part is half an ellipse about a centre that lies low in the box.
     const cy = h - Math.min(w, h);
     const [kx, ky] = [w * quarter, (h - cy) * quarter];
@@ -44,4 +44,4 @@ export const drop: ShapeKind = {
     out.close();
     return out.build();
   },
-};
+});

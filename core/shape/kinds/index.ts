@@ -1,3 +1,4 @@
+import { finder } from "../../params";
 import type { ShapeKind } from "../shape-kind";
 import { banner } from "./banner";
 import { drop } from "./drop";
@@ -10,6 +11,6 @@ import { shield } from "./shield";
 import { star } from "./star";
 
 /** Every kind of shape, in the order they are offered. */
-export const shapeKinds: readonly ShapeKind[] = [rectangle, ellipse, polygon, star, drop, shield, banner, line, path];
+export const shapeKinds = [rectangle, ellipse, polygon, star, drop, shield, banner, line, path] as const;
 
-export const shapeKind = (kind: string): ShapeKind => shapeKinds.find((k) => k.kind === kind)!;
+export const shapeKind = finder<ShapeKind>(shapeKinds);

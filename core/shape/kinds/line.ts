@@ -1,7 +1,7 @@
 import { PathBuilder } from "../../curves/path";
-import type { ShapeKind } from "../shape-kind";
+import { shapeKindOf } from "../shape-kind";
 
-export const line: ShapeKind = {
+export const line = shapeKindOf({
   kind: "line",
   label: "Line",
   hint: "A straight rule; a stroke makes it seen",
@@ -12,4 +12,4 @@ export const line: ShapeKind = {
     out.line(width / 2, 0);
     return out.build();
   },
-};
+});

@@ -1,7 +1,7 @@
-import { pathOfStrands, type Strand } from "../../curves/nodes";
-import type { ShapeKind } from "../shape-kind";
+import { pathOfStrands } from "../../curves/nodes";
+import { shapeKindOf } from "../shape-kind";
 
-export const path: ShapeKind = {
+export const path = shapeKindOf({
   kind: "path",
   label: "Free path",
   hint: "Curves of your own, drawn and edited by their nodes",
@@ -23,5 +23,5 @@ export const path: ShapeKind = {
       ],
     },
   },
-  draw: ({ strands }, { width, height }) => pathOfStrands(strands as Strand[]).transform([width / 1000, 0, 0, height / 1000, 0, 0]),
-};
+  draw: ({ strands }, { width, height }) => pathOfStrands(strands).transform([width / 1000, 0, 0, height / 1000, 0, 0]),
+});

@@ -1,5 +1,5 @@
 import { roundedPolygon } from "../round";
-import type { ShapeKind } from "../shape-kind";
+import { shapeKindOf } from "../shape-kind";
 
 /** Points of a circle of radius 1, clockwise from the top. */
 export const onCircle = (count: number, turn = 0) =>
@@ -8,7 +8,7 @@ export const onCircle = (count: number, turn = 0) =>
     return { x: Math.sin(angle), y: -Math.cos(angle) };
   });
 
-export const polygon: ShapeKind = {
+export const polygon = shapeKindOf({
   kind: "polygon",
   label: "Polygon",
   hint: "Equal sides: a triangle, a hexagon, an octagon",
@@ -27,7 +27,7 @@ export const polygon: ShapeKind = {
     radius: { type: "number", label: "Corners", hint: "How round the corners are", default: 0, min: 0, max: 100, step: 1, suffix: "%" },
   },
   draw: ({ sides, stand, radius }, { width, height }) => {
-    const n = Math.round(sides as number);
+    const n = Math.round(sides);
     const points = onCircle(n, stand === "side" ? Math.PI / n : 0);
     // Drawn to fill its box.
     const [maxX, minY, maxY] = [
@@ -36,6 +36,6 @@ export const polygon: ShapeKind = {
       Math.max(...points.map((p) => p.y)),
     ];
     const placed = points.map((p) => ({ x: (p.x / maxX) * (width / 2), y: ((p.y - minY) / (maxY - minY) - 0.5) * height }));
-    return roundedPolygon(placed, ((radius as number) / 100) * (Math.min(width, height) / 2) * Math.cos(Math.PI / n));
+    return roundedPolygon(placed, (radius / 100) * (Math.min(width, height) / 2) * Math.cos(Math.PI / n));
   },
-};
+});

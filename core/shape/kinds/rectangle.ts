@@ -1,8 +1,8 @@
 import { corners } from "../../curves/bounds";
 import { roundedPolygon } from "../round";
-import type { ShapeKind } from "../shape-kind";
+import { shapeKindOf } from "../shape-kind";
 
-export const rectangle: ShapeKind = {
+export const rectangle = shapeKindOf({
   kind: "rectangle",
   label: "Rectangle",
   hint: "A panel, with corners as round as wanted",
@@ -21,6 +21,6 @@ export const rectangle: ShapeKind = {
   draw: ({ radius }, { width, height }) =>
     roundedPolygon(
       corners({ minX: -width / 2, minY: -height / 2, maxX: width / 2, maxY: height / 2 }),
-      ((radius as number) / 200) * Math.min(width, height),
+      (radius / 200) * Math.min(width, height),
     ),
-};
+});

@@ -1,7 +1,7 @@
 import { PathBuilder } from "../../curves/path";
-import type { ShapeKind } from "../shape-kind";
+import { shapeKindOf } from "../shape-kind";
 
-export const shield: ShapeKind = {
+export const shield = shapeKindOf({
   kind: "shield",
   label: "Shield",
   hint: "A level or dipping head, sides that run to a point",
@@ -39,9 +39,9 @@ export const shield: ShapeKind = {
   },
   draw: ({ head, ears, belly }, { width, height }) => {
     const [w, h] = [width / 2, height / 2];
-    const rise = ((head as number) / 100) * height;
-    const cut = ((ears as number) / 100) * Math.min(w, h);
-    const full = (belly as number) / 100;
+    const rise = (head / 100) * height;
+    const cut = (ears / 100) * Math.min(w, h);
+    const full = belly / 100;
     const top = -h + Math.max(0, rise);
     const middle = top - rise;
     const waist = -h + height * 0.38;
@@ -76,4 +76,4 @@ export const shield: ShapeKind = {
     out.close();
     return out.build();
   },
-};
+});

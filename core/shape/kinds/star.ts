@@ -1,8 +1,8 @@
 import { roundedPolygon } from "../round";
-import type { ShapeKind } from "../shape-kind";
+import { shapeKindOf } from "../shape-kind";
 import { onCircle } from "./polygon";
 
-export const star: ShapeKind = {
+export const star = shapeKindOf({
   kind: "star",
   label: "Star",
   hint: "Points round a middle; many low ones make a seal",
@@ -30,10 +30,10 @@ export const star: ShapeKind = {
     },
   },
   draw: ({ points, depth, radius }, { width, height }) => {
-    const n = Math.round(points as number);
-    const inner = 1 - (depth as number) / 100;
+    const n = Math.round(points);
+    const inner = 1 - depth / 100;
     const at = onCircle(2 * n).map((p, i) => (i % 2 ? { x: p.x * inner, y: p.y * inner } : p));
     const placed = at.map((p) => ({ x: (p.x * width) / 2, y: (p.y * height) / 2 }));
-    return roundedPolygon(placed, ((radius as number) / 100) * (Math.min(width, height) / 2) * (Math.PI / n));
+    return roundedPolygon(placed, (radius / 100) * (Math.min(width, height) / 2) * (Math.PI / n));
   },
-};
+});

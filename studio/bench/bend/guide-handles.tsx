@@ -100,7 +100,9 @@ function Arc(shared: Shared) {
         const [dx, dy] = [(now.x - middle.x) * (i ? 1 : -1), now.y - middle.y];
         const angle = 4 * Math.atan2(dy, Math.max(0, dx));
         const values: Record<string, number> =
-          bend.line.by === "rise" ? { rise: whole((dy / width) * 100) } : { angle: Math.round(stepped(degrees(angle), "turn")) };
+          bend.line.kind === "arc" && bend.line.by === "rise"
+            ? { rise: whole((dy / width) * 100) }
+            : { angle: Math.round(stepped(degrees(angle), "turn")) };
         return values;
       })}
     />

@@ -1,6 +1,6 @@
 import { guideKinds, guideKind } from "@/core/bend/guides";
-import type { GuideBend } from "@/core/bend/schema";
-import { newStep } from "@/core/params";
+import { newGuideLine, type GuideBend } from "@/core/bend/schema";
+import { withValue } from "@/core/params";
 import type { Lettering } from "@/core/piece/schema";
 import { Choice } from "../../parts/choice";
 import { Field, Section } from "../../parts/field";
@@ -102,11 +102,8 @@ function Guide({ lettering: { id }, bend }: { lettering: Lettering; bend: GuideB
           const shape = shapeItemOf(w, value as string);
           return shape ? runAlong(w, id, shape) : w;
         })
-      : edit(name, (g) => ({ ...g, line: { ...g.line, [name]: value } }));
-  const closed =
-    bend.line.kind === "ring" ||
-    bend.line.kind === "outline" ||
-    (bend.line.kind === "drawn" && (bend.line.line as { closed: boolean }).closed);
+      : edit(name, (g) => ({ ...g, line: withValue(g.line, name, value) }));
+  const closed = bend.line.kind === "ring" || bend.line.kind === "outline" || (bend.line.kind === "drawn" && bend.line.line.closed);
   return (
     <Section title="Guide line">
       <Field label="Kind" hint={kind.hint}>
@@ -115,7 +112,7 @@ function Guide({ lettering: { id }, bend }: { lettering: Lettering; bend: GuideB
           label="Kind of line"
           value={bend.line.kind}
           options={guideKinds.map((k) => ({ value: k.kind, label: k.label, hint: k.hint }))}
-          onChange={(k) => edit(null, (g) => ({ ...g, line: newStep(guideKind(k)) }))}
+          onChange={(k) => edit(null, (g) => ({ ...g, line: newGuideLine(k) }))}
         />
       </Field>
       <ParamControls params={kind.params} values={bend.line} onChange={setLine} />

@@ -1,5 +1,3 @@
-import { newStep } from "@/core/params";
-import { formStepKind } from "@/core/coat/forms";
 import type { FitBend } from "@/core/bend/schema";
 import { isShape, type Lettering } from "@/core/piece/schema";
 import { Button } from "../../parts/button";
@@ -13,6 +11,7 @@ import { newCoat } from "../../state/edits/style";
 import { useItem, useStudio } from "../../state/store";
 import { shapeItemOf } from "../../state/work";
 import { ShapePicker } from "../controls/shape-picker";
+import { newFormStep } from "@/core/coat/schema";
 
 /** Words pressed into a shape of the board. */
 export function FitSection({ lettering, bend }: { lettering: Lettering; bend: FitBend }) {
@@ -42,7 +41,7 @@ export function FitSection({ lettering, bend }: { lettering: Lettering; bend: Fi
     changeStyle((s) => {
       const coat = {
         ...newCoat(s.inks.at(-1)?.id ?? "face", "Ground"),
-        form: [{ ...newStep(formStepKind("ground")), id: "ground", on: true }],
+        form: [newFormStep("ground", "ground")],
       };
       id = coat.id;
       return { ...s, coats: [coat, ...s.coats] };

@@ -1,13 +1,17 @@
 import { useId } from "react";
-import type { LengthParam, Param, Params, Stop } from "@/core/params";
+import type { Direction, ItemRef, LengthParam, Param, Params, Stop } from "@/core/params";
 import type { Photo } from "@/core/photo";
 import type { Measure } from "@/core/style/schema";
 import { Choice } from "../../parts/choice";
 import { Field } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
 import { Slider } from "../../parts/slider";
+import { Switch } from "../../parts/switch";
 import { useStyleControls } from "./context";
 import { InkPicker } from "./ink-picker";
+import { DirectionControl } from "./direction-control";
+import { CoatPicker, ItemPicker } from "./other-pickers";
+import { SeedControl } from "./seed-control";
 import { PhotoControl } from "./photo-control";
 import { ShapePicker } from "./shape-picker";
 import { LengthsControl } from "./lengths-control";
@@ -15,7 +19,7 @@ import { StopsControl } from "./stops-control";
 
 interface Props {
   params: Params;
-  values: Record<string, unknown>;
+  values: Readonly<Record<string, unknown>>;
   onChange: (name: string, value: unknown) => void;
 }
 
@@ -33,6 +37,7 @@ function Control({ param: p, value, onChange }: { param: Param; value: unknown; 
     case "length":
       return <LengthControl param={p} value={value as number} onChange={onChange} />;
     case "number":
+    case "angle":
       return (
         <Field label={p.label} hint={p.hint} htmlFor={id}>
           <div className="flex items-center gap-2">
@@ -40,20 +45,20 @@ function Control({ param: p, value, onChange }: { param: Param; value: unknown; 
               id={id}
               className="w-[92px] shrink-0"
               label={p.label}
-              suffix={p.suffix}
+              suffix={p.type === "angle" ? "°" : p.suffix}
               min={p.min}
               max={p.max}
-              step={p.step}
+              step={p.type === "angle" ? 1 : p.step}
               value={value as number}
               onChange={onChange}
               onSettle={settle}
             />
-            {(p.suffix === "%" || p.suffix === "°") && (
+            {(p.type === "angle" || p.suffix === "%" || p.suffix === "°") && (
               <Slider
                 label={`${p.label} slider`}
                 min={p.min}
                 max={p.max}
-                step={p.step}
+                step={p.type === "angle" ? 1 : p.step}
                 value={value as number}
                 onChange={onChange}
                 onSettle={settle}
@@ -90,6 +95,32 @@ function Control({ param: p, value, onChange }: { param: Param; value: unknown; 
     case "strands":
       // Edited on the bench itself.
       return null;
+    case "coat":
+      return (
+        <Field label={p.label} hint={p.hint} htmlFor={id}>
+          <CoatPicker id={id} label={p.label} value={value as string} onChange={onChange} />
+        </Field>
+      );
+    case "item":
+      return (
+        <Field label={p.label} hint={p.hint} htmlFor={id}>
+          <ItemPicker id={id} label={p.label} value={value as ItemRef} onChange={onChange} />
+        </Field>
+      );
+    case "toggle":
+      return <Switch label={p.label} hint={p.hint} checked={value as boolean} onChange={onChange} />;
+    case "seed":
+      return (
+        <Field label={p.label} hint={p.hint} htmlFor={id}>
+          <SeedControl id={id} label={p.label} value={value as number} onChange={onChange} />
+        </Field>
+      );
+    case "direction":
+      return (
+        <Field label={p.label} hint={`${p.hint}; drag its grip on the bench`}>
+          <DirectionControl param={p} value={value as Direction} onChange={onChange} />
+        </Field>
+      );
     case "lengths":
       return (
         <Field label={p.label} hint={p.hint} htmlFor={id}>

@@ -1,6 +1,6 @@
 import { Spline } from "lucide-react";
-import { newStep } from "@/core/params";
-import type { ShapeItem } from "@/core/piece/schema";
+import { withValue } from "@/core/params";
+import { newShape, type ShapeItem } from "@/core/piece/schema";
 import { shapeKind, shapeKinds } from "@/core/shape/kinds";
 import { decimalsOf, fromPx, toPx } from "@/core/units";
 import { Button } from "../../parts/button";
@@ -64,7 +64,7 @@ export function ShapeSection({ shape }: { shape: ShapeItem }) {
             label="Kind of shape"
             value={shape.shape.kind}
             options={kinds}
-            onChange={(kind) => edit(null, (s) => void (s.shape = newStep(shapeKind(kind))))}
+            onChange={(kind) => edit(null, (s) => void (s.shape = newShape(kind)))}
           />
         </Field>
       )}
@@ -73,7 +73,7 @@ export function ShapeSection({ shape }: { shape: ShapeItem }) {
       <ParamControls
         params={shapeKind(shape.shape.kind).params}
         values={shape.shape}
-        onChange={(name, value) => edit(name, (s) => void (s.shape = { ...s.shape, [name]: value }))}
+        onChange={(name, value) => edit(name, (s) => void (s.shape = withValue(s.shape, name, value)))}
       />
       <Field label="Coat size" hint="What the lengths of its coats are relative to: an em of this size" htmlFor="shape-size">
         <NumberField

@@ -1,15 +1,13 @@
 import { startingForm } from "@/core/bend/starting-forms";
 import { flatMesh, type Mesh } from "@/core/bend/mesh";
-import type { Bend, EnvelopeBend, GuideBend } from "@/core/bend/schema";
-import { guideKind } from "@/core/bend/guides";
-import { newStep } from "@/core/params";
+import { newGuideLine, type Bend, type EnvelopeBend, type GuideBend } from "@/core/bend/schema";
 import type { Lettering, ShapeItem } from "@/core/piece/schema";
 import type { Work } from "../work";
 import { editLettering } from "./items";
 
 export const newGuideBend = (kind: string, values: Record<string, unknown> = {}): GuideBend => ({
   kind: "guide",
-  line: { ...newStep(guideKind(kind)), ...values },
+  line: newGuideLine(kind, values),
   letters: "turn",
   shift: 0,
   distance: 0,
@@ -61,6 +59,6 @@ export const fillShape = (work: Work, id: string, shape: ShapeItem): Work =>
 export const runAlong = (work: Work, id: string, shape: ShapeItem): Work =>
   editLettering(work, [id], (l) => {
     const guide = l.bend?.kind === "guide" ? l.bend : newGuideBend("outline");
-    l.bend = { ...guide, line: { ...newStep(guideKind("outline")), start: 0, shape: shape.id } };
+    l.bend = { ...guide, line: newGuideLine("outline", { start: 0, shape: shape.id }) };
     [l.x, l.y, l.turn, l.across, l.down, l.slant] = [shape.x, shape.y, shape.turn, 1, 1, 0];
   });

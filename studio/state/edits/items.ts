@@ -3,10 +3,9 @@ import { nanoid } from "nanoid";
 import { shapeOf } from "@/core/bend/bend";
 import type { Bounds } from "@/core/curves/bounds";
 import type { Strand } from "@/core/curves/nodes";
-import { paintKind } from "@/core/coat/paints";
-import { newStep } from "@/core/params";
 import type { Photo } from "@/core/photo";
 import {
+  newShape,
   isLettering,
   isShape,
   newLettering,
@@ -17,10 +16,12 @@ import {
   type ShapeItem,
 } from "@/core/piece/schema";
 import { shapeKind } from "@/core/shape/kinds";
+import { withItems } from "@/core/style/references";
 import type { Style } from "@/core/style/schema";
 import { toPx } from "@/core/units";
 import type { Work } from "../work";
 import { plainStyle, ruleStyle } from "./style";
+import { newPaint } from "@/core/coat/schema";
 
 /** Changes items; those that are locked stay as they are. */
 export const editItems = (work: Work, ids: readonly string[], change: (item: Item) => void): Work =>
@@ -132,7 +133,7 @@ export function addPhoto(work: Work, photo: Photo): { work: Work; id: string } {
   const board = boardSize(work);
   const k = Math.min(1, board.width / photo.width, board.height / photo.height);
   const style = plainStyle("Photo");
-  const coats = style.coats.map((c) => ({ ...c, name: "Photo", paint: { ...newStep(paintKind("photo")), photo } }));
+  const coats = style.coats.map((c) => ({ ...c, name: "Photo", paint: newPaint("photo", { photo }) }));
   return shapeAdded(work, {
     kind: "rectangle",
     name: photo.name.replace(/\.\w+$/, "").slice(0, 80) || "Photo",
@@ -162,7 +163,7 @@ function shapeAdded(work: Work, { kind, name, width, height, x, y, values = {}, 
     id,
     name,
     size,
-    shape: { ...newStep(shapeKind(kind)), ...values },
+    shape: newShape(kind, values),
     width: Math.max(0.1, (width / size) * 1000),
     height: Math.max(0.1, (height / size) * 1000),
     x: x ?? board.width / 2,
@@ -203,10 +204,11 @@ export function insertItems(work: Work, { piece, styles }: PieceFile, shelf: rea
   const by = outside ? { x: width / 2 - middle.x, y: height / 2 - middle.y } : { x: 0, y: 0 };
   const taken = (item: Item) => work.piece.items.some((i) => Math.abs(i.x - item.x - by.x) < 1 && Math.abs(i.y - item.y - by.y) < 1);
   while (piece.items.some(taken)) [by.x, by.y] = [by.x + 20, by.y + 20];
-  const made = copies(piece.items, by).map((item): Item => {
+  const dressed = piece.items.map((item): Item => {
     if (!item.styleId || shelf.some((s) => s.id === item.styleId)) return item;
     return { ...item, styleId: null, ownStyle: item.ownStyle ?? styles.find((s) => s.id === item.styleId) ?? null };
   });
+  const made = copies(dressed, by);
   const next = produce(work, (w) => {
     for (const style of shelf) if (made.some((i) => i.styleId === style.id)) w.styles[style.id] ??= style;
     w.piece.items.push(...(made as never[]));
@@ -223,7 +225,9 @@ function copies(items: readonly Item[], by: { x: number; y: number }): Item[] {
   };
   return items.map((item): Item => {
     const copy: Item = { ...item, id: renamed(item.id), x: item.x + by.x, y: item.y + by.y, groups: item.groups.map(renamed) };
-    return isLettering(copy) ? refitted(copy, (id) => (items.some((c) => c.id === id) ? renamed(id) : id)) : copy;
+    const along = (id: string) => (items.some((c) => c.id === id) ? renamed(id) : id);
+    const dressed: Item = copy.ownStyle ? { ...copy, ownStyle: withItems(copy.ownStyle, along) } : copy;
+    return isLettering(dressed) ? refitted(dressed, along) : dressed;
   });
 }
 

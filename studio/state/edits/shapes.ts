@@ -1,8 +1,6 @@
 import type { Strand } from "@/core/curves/nodes";
 import { strandsOf } from "@/core/curves/nodes";
-import { newStep } from "@/core/params";
-import type { ShapeItem } from "@/core/piece/schema";
-import { shapeKind } from "@/core/shape/kinds";
+import { newShape, type ShapeItem } from "@/core/piece/schema";
 import { outlineOf } from "@/core/shape/outline";
 import type { Work } from "../work";
 import { editShape } from "./items";
@@ -25,14 +23,15 @@ const scaled = (strands: readonly Strand[], kx: number, ky: number): Strand[] =>
   }));
 
 /** The nodes of a free path in its own space. */
-export const nodesOfPath = (s: ShapeItem): Strand[] => scaled(s.shape.strands as Strand[], s.width / 1000, s.height / 1000);
+export const nodesOfPath = (s: ShapeItem): Strand[] =>
+  s.shape.kind === "path" ? scaled(s.shape.strands, s.width / 1000, s.height / 1000) : [];
 
 /** Makes any shape a free path with the same outline, so that its nodes can be moved. */
 export const asFreePath = (work: Work, id: string): Work =>
   editShape(work, [id], (s) => {
     if (s.shape.kind === "path") return;
     const strands = scaled(strandsOfShape(s), 1000 / s.width, 1000 / s.height);
-    s.shape = { ...newStep(shapeKind("path")), strands };
+    s.shape = newShape("path", { strands });
   });
 
 /** Sets the nodes of a free path, given in its own space. */

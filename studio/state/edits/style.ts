@@ -1,10 +1,6 @@
 import { produce } from "immer";
 import { nanoid } from "nanoid";
-import { formStepKind } from "@/core/coat/forms";
-import { layKind } from "@/core/coat/lays";
-import { paintKind } from "@/core/coat/paints";
-import { newFinish, type Coat, type FormStep, type Ink } from "@/core/coat/schema";
-import { newStep } from "@/core/params";
+import { newFinish, newFormStep, newLay, newPaint, type Coat, type FormStep, type Ink } from "@/core/coat/schema";
 import { inksOf, pasteCoat, withInks } from "@/core/style/inks";
 import type { Style } from "@/core/style/schema";
 import { itemOf, shownStyle, type Scope, type Work } from "../work";
@@ -27,19 +23,19 @@ export const plainStyle = (name: string, face?: string, colour = "#2b2926"): Sty
 /** The first style of a line: a stroke, since it has no area to fill. */
 export function ruleStyle(): Style {
   const style = plainStyle("Rule");
-  return { ...style, coats: [{ ...newCoat("face", "Rule"), lay: { ...newStep(layKind("stroke")), width: 4 } }] };
+  return { ...style, coats: [{ ...newCoat("face", "Rule"), lay: newLay("stroke", { width: 4 }) }] };
 }
 
-export const newFormStep = (kind: string): FormStep => ({ ...newStep(formStepKind(kind)), id: nanoid(8), on: true });
+export const addedStep = (kind: string): FormStep => newFormStep(kind, nanoid(8));
 
 export function newCoat(ink: string, name: string): Coat {
   return {
     id: nanoid(8),
     name,
     on: true,
-    form: [newFormStep("letters")],
-    paint: { ...newStep(paintKind("flat")), ink },
-    lay: newStep(layKind("fill")),
+    form: [addedStep("letters")],
+    paint: newPaint("flat", { ink }),
+    lay: newLay("fill"),
     finish: newFinish(),
   };
 }

@@ -1,0 +1,221 @@
+import { Budget, BudgetError } from "../curves/budget";
+import type { Kernel } from "../curves/kernel";
+import { memoByIdentity, numberOf } from "../memo";
+import type { ItemRef, Params, Step, Values } from "../params";
+import { isProblem, Problem } from "../problem";
+import type { SceneLayer } from "../scene/scene";
+import { finishKinds } from "./finishes";
+import type { FinishKind, Laid } from "./finish-kind";
+import type { FormStepKind } from "./form-step";
+import { formStepKind } from "./forms";
+import type { Given, Givens, Need } from "./given";
+import { layKind } from "./lays";
+import { paintKind } from "./paints";
+import type { Coat } from "./schema";
+import { boundsOf, noShape, type Shape } from "./shape";
+
+/** What the coats of one item are built from. */
+export interface CoatsContext extends Givens {
+  readonly kernel: Kernel;
+  /** Units of lettering space in one length of the style. */
+  readonly scale: number;
+  readonly inks: { readonly key: string; readonly colour: (id: string) => string };
+  /** How the item is called, where forms of several items are made of one another. */
+  readonly label: string;
+  /** The forms that are being built, on all items of the board: each waits for the next. */
+  readonly open: OpenForm[];
+  /** Steps of work that a coat may take; see `Budget`. */
+  readonly steps?: number;
+  /** What is asked for of another item, in this one's space; undefined where it is gone. @throws Problem where it is made of this one */
+  readonly item: (ref: ItemRef) => Shape | undefined;
+}
+
+/** A coat's form while it is being built. */
+export interface OpenForm {
+  readonly coat: Coat;
+  readonly of: string;
+}
+
+/** Forms that are each made of the next: none of them can be made. */
+export class Circle extends Problem {
+  constructor(forms: readonly OpenForm[]) {
+    const items = new Set(forms.map((f) => f.of));
+    const names = forms.map((f) => (items.size > 1 ? f.of : f.coat.name || "a coat without a name"));
+    super(`These ${items.size > 1 ? "items" : "coats"} are each made of the next: ${names.map((n) => `“${n}”`).join(", ")}.`);
+  }
+}
+
+/** A coat as it is seen, or what keeps it from being seen. */
+export interface BuiltCoat {
+  readonly coat: Coat;
+  /** Back to front; the last one is the coat itself, what comes before it lies behind it for itself. */
+  readonly layers: readonly SceneLayer[];
+  /** Why it is not drawn, in the user's words. */
+  readonly fault?: string;
+}
+
+type Made<R> = { readonly value: R } | { readonly fault: string };
+
+const shapes = memoByIdentity<object, Made<Shape>>(32);
+const laid = memoByIdentity<Shape, Made<readonly SceneLayer[]>>(24);
+
+const tooMuch = "This coat needs far more work than a picture is worth: take longer dashes, or fewer copies.";
+
+/** Kept with results: what cannot be made is not tried again until something changes. */
+function attempt<R>(work: () => R): Made<R> {
+  try {
+    return { value: work() };
+  } catch (error) {
+    if (error instanceof BudgetError) return { fault: tooMuch };
+    return { fault: isProblem(error) ? error.message : `This coat could not be drawn. ${(error as Error).message}` };
+  }
+}
+
+function valueOf<R>(made: Made<R>): R {
+  if ("fault" in made) throw new Problem(made.fault);
+  return made.value;
+}
+
+/**
+ * The coats of one item. A step's result is kept by the identity of all that it was given, its input, the shapes that it refers to and what
+ * it says it needs, so that a change recomputes from the first changed step on, and nothing that has become stale is ever drawn.
+ */
+export class Coats {
+  readonly #forms = new Map<string, Shape>();
+
+  constructor(
+    private readonly coats: readonly Coat[],
+    private readonly context: CoatsContext,
+  ) {}
+
+  /**
+   * What a coat covers: its form steps in turn, then its lay. Coats that are switched off have forms, too.
+   * @throws Problem where it cannot be made
+   */
+  form(id: string): Shape | undefined {
+    const known = this.#forms.get(id);
+    if (known) return known;
+    const coat = this.coats.find((c) => c.id === id);
+    if (!coat) return undefined;
+    const { open, kernel, label, steps } = this.context;
+    const circle = open.slice(open.findIndex((f) => f.coat === coat));
+    if (circle[0]?.coat === coat) throw new Circle([...circle, circle[0]]);
+    open.push({ coat, of: label });
+    try {
+      const shape = kernel.within(new Budget(steps), () => this.#formOf(coat));
+      this.#forms.set(id, shape);
+      return shape;
+    } finally {
+      open.pop();
+    }
+  }
+
+  /** Makes what a coat covers, where it can be made: what keeps it from being made is said when it is built. */
+  prepare(id: string): void {
+    attempt(() => this.form(id));
+  }
+
+  /** A coat as layers of the scene; the same objects while nothing that they show has changed. */
+  build(coat: Coat): BuiltCoat {
+    const made = attempt(() => this.#layersOf(coat, this.form(coat.id)!));
+    if ("value" in made) return { coat, layers: made.value };
+    const empty: SceneLayer = {
+      id: coat.id,
+      label: coat.name,
+      opacity: 1,
+      blend: "normal",
+      bounds: boundsOf([]),
+      fills: [],
+      paths: [],
+    };
+    return { coat, layers: [empty], fault: made.fault };
+  }
+
+  #formOf(coat: Coat): Shape {
+    let shape = noShape;
+    for (const { id: _, on, ...step } of coat.form) {
+      if (!on) continue;
+      const kind: FormStepKind = formStepKind(step.kind);
+      // What starts a form is kept with the letters of its item, which live as long as they are set so.
+      const from = kind.starts ? noShape : shape;
+      shape = this.#kept(kind.starts ? this.context.letters : from, step, kind.params, kind.needs, (given) =>
+        kind.apply(from, step, given),
+      );
+    }
+    const { lay } = coat;
+    return lay.kind === "fill"
+      ? shape
+      : this.#kept(shape, lay, layKind(lay.kind).params, [], (given) => layKind(lay.kind).apply(shape, lay, given));
+  }
+
+  /** A result by the identity of all that it was made from. */
+  #kept(
+    anchor: Shape,
+    step: Step,
+    params: Params,
+    needs: readonly Need[] | undefined,
+    make: (given: Given<readonly Need[], Params>) => Shape,
+  ): Shape {
+    const { given, key } = this.#given(step, params, needs);
+    return valueOf(shapes(anchor, `${JSON.stringify(step)} ${key}`, () => attempt(() => make(given))));
+  }
+
+  /** What a kind is handed, and what that is told apart by: it is handed no more than it says that it needs. */
+  #given(values: Values<Params>, params: Params, needs: readonly Need[] = []): { given: Given<readonly Need[], Params>; key: string } {
+    const { kernel, scale } = this.context;
+    const referred: Record<string, Shape | undefined> = {};
+    for (const [name, { type }] of Object.entries(params)) {
+      if (type !== "coat" && type !== "item") continue;
+      referred[name] = type === "coat" ? this.form(values[name] as string) : this.context.item(values[name] as ItemRef);
+    }
+    const handed = Object.fromEntries(needs.map((need) => [need, this.context[need]]));
+    const told = needs.map((need) => (need === "board" ? JSON.stringify(this.context.board) : numberOf(this.context[need])));
+    const key = [kernel.name, scale, ...told, ...Object.values(referred).map((s) => (s ? numberOf(s) : ""))].join(" ");
+    const given = { kernel, units: (length: number) => length * scale, referred, ...handed };
+    // What is not needed is not there: a kind's own types keep it from asking.
+    return { given: given as unknown as Given<readonly Need[], Params>, key };
+  }
+
+  #layersOf(coat: Coat, shape: Shape): readonly SceneLayer[] {
+    const kind = paintKind(coat.paint.kind);
+    const spared = kind.spares?.(coat.paint) ?? [];
+    const needs = kind.needs?.filter((need) => !spared.includes(need));
+    const paint = this.#given(coat.paint, kind.params, needs);
+    const values: Readonly<Record<string, Values<Params>>> = coat.finish;
+    const all: readonly FinishKind[] = finishKinds;
+    const finishes = all.map((k) => ({ kind: k, values: values[k.kind], ...this.#given(values[k.kind], k.params, k.needs) }));
+    const key = [
+      JSON.stringify([coat.id, coat.name, coat.paint, coat.finish]),
+      this.context.inks.key,
+      paint.key,
+      ...finishes.map((f) => f.key),
+    ].join(" ");
+    const ink = this.context.inks.colour;
+    return valueOf(
+      laid(shape, key, () =>
+        attempt(() => {
+          const { fills, fillOf } = kind.apply(shape, coat.paint, { ...paint.given, ink });
+          const paths = shape.parts.map((p) => ({
+            path: p.path,
+            x: p.x,
+            y: p.y,
+            ...(p.matrix ? { matrix: p.matrix } : {}),
+            fill: fillOf?.(p) ?? 0,
+          }));
+          const body: SceneLayer = {
+            id: coat.id,
+            label: coat.name,
+            opacity: 1,
+            blend: "normal",
+            bounds: boundsOf(shape.parts),
+            fills,
+            paths,
+          };
+          const plain: Laid = { shape, behind: [], body };
+          const done = finishes.reduce((layer, f) => f.kind.apply(layer, f.values, { ...f.given, ink }), plain);
+          return [...done.behind, done.body];
+        }),
+      ),
+    );
+  }
+}

@@ -1,0 +1,62 @@
+import type { Param, Params, ValueOf } from "../params";
+import { finishKinds } from "./finishes";
+import { formStepKind } from "./forms";
+import { layKind } from "./lays";
+import { paintKind } from "./paints";
+import type { Coat } from "./schema";
+
+type ParamOf<T extends Param["type"]> = Extract<Param, { readonly type: T }>;
+
+/** What becomes of the settings of each type; those of other types stay. */
+export type Changes = { readonly [T in Param["type"]]?: (value: ValueOf<ParamOf<T>>, param: ParamOf<T>) => ValueOf<ParamOf<T>> };
+
+/** What is done with the settings of each type. */
+export type Visits = { readonly [T in Param["type"]]?: (value: ValueOf<ParamOf<T>>, param: ParamOf<T>) => void };
+
+/** Shows every setting of a coat: of its form, its paint, its lay and its finishes, with those in lists. */
+export function eachSetting(coat: Coat, visits: Visits): void {
+  const all = Object.entries(visits) as [Param["type"], (value: unknown, param: Param) => void][];
+  const showing = all.map(([type, visit]) => {
+    const show = (value: unknown, param: Param) => {
+      visit(value, param);
+      return value;
+    };
+    return [type, show];
+  });
+  mapSettings(coat, Object.fromEntries(showing) as Changes);
+}
+
+/** The coat with its settings changed; the same object where all come back as they were. */
+export function mapSettings(coat: Coat, changes: Changes): Coat {
+  const form = coat.form.map((step) => mapped(step, formStepKind(step.kind).params, changes));
+  const paint = mapped(coat.paint, paintKind(coat.paint.kind).params, changes);
+  const lay = mapped(coat.lay, layKind(coat.lay.kind).params, changes);
+  let { finish } = coat;
+  for (const { kind, params } of finishKinds) {
+    const values = mapped(coat.finish[kind], params, changes);
+    if (values !== coat.finish[kind]) finish = { ...finish, [kind]: values };
+  }
+  const same = paint === coat.paint && lay === coat.lay && finish === coat.finish && form.every((step, i) => step === coat.form[i]);
+  return same ? coat : { ...coat, form, paint, lay, finish };
+}
+
+/**
+ * An object that holds the values of settings, with them changed. The schema has seen to it that each value is what its description says.
+ */
+function mapped<V extends object>(values: V, params: Params, changes: Changes): V {
+  const held = values as Readonly<Record<string, unknown>>;
+  const changed: Record<string, unknown> = {};
+  for (const [name, param] of Object.entries(params)) {
+    const change = changes[param.type] as ((value: unknown, param: Param) => unknown) | undefined;
+    let after = held[name];
+    if (param.type === "list") after = rows(held[name] as readonly object[], param.of, changes);
+    if (change) after = change(after, param);
+    if (after !== held[name]) changed[name] = after;
+  }
+  return Object.keys(changed).length ? { ...values, ...changed } : values;
+}
+
+function rows(list: readonly object[], params: Params, changes: Changes): readonly object[] {
+  const after = list.map((row) => mapped(row, params, changes));
+  return after.every((row, i) => row === list[i]) ? list : after;
+}
