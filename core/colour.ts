@@ -10,6 +10,11 @@ export function toHex(text: string): string | undefined {
   return colour ? formatHex(clampRgb(colour)) : undefined;
 }
 
+/** The colour at `t` of the way from a to b, mixed straight through sRGB, as SVG does. */
+export function mixSrgb(a: string, b: string, t: number): string {
+  return formatHex(clampRgb(interpolate([a, b], "rgb")(t)));
+}
+
 /** The colour at `t` of the way from a to b, mixed in OKLab so that no step looks muddier than its neighbours. */
 export function mixOklab(a: string, b: string, t: number): string {
   return formatHex(clampRgb(interpolate([a, b], "oklab")(t)));

@@ -11,8 +11,9 @@ import type { Strain } from "../core/style/carries";
 
 /** One layer as the bench draws it. `node` is left out where the page has this version already. */
 export interface LayerUpdate {
-  /** The coat it comes from. */
   readonly id: string;
+  /** The coat it belongs to. */
+  readonly coat: string;
   readonly version: number;
   readonly node?: SvgNode;
   readonly opacity: number;

@@ -8,7 +8,8 @@ import { firstFace } from "../core/lettering/face";
 import { alternatesOf, featuresOf } from "../core/lettering/features";
 import { set } from "../core/lettering/setting";
 import { memoByIdentity } from "../core/memo";
-import { layerNode } from "../core/output/layer-svg";
+import { imageNode } from "../core/output/fill-svg";
+import { layerBody } from "../core/output/layer-svg";
 import { photosIn, toSvg } from "../core/output/svg";
 import type { SvgNode } from "../core/output/svg-node";
 import { compile, styleOf, type Compiled } from "../core/piece/compile";
@@ -52,7 +53,9 @@ const versionOf = (layer: SceneLayer): number => {
 let nodes = memoByIdentity<SceneLayer, SvgNode>(16);
 const nodeOf = (layer: SceneLayer, item: SceneItem): SvgNode =>
   nodes(layer, item.id, () =>
-    layerNode(layer, item, `b-${item.id}-${layer.id}`, (id) => (isMissing(id) ? undefined : { href: photoAddress(id) })),
+    layerBody(layer, item.matrix, `b-${item.id}-${layer.id}`, {
+      photos: (id, at) => (isMissing(id) ? undefined : imageNode({ href: photoAddress(id) }, at)),
+    }),
   );
 
 function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known, fault: string | undefined): LayerUpdate {
@@ -60,6 +63,7 @@ function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known, fault: st
   const [fill] = layer.fills;
   return {
     id: layer.id,
+    coat: layer.group,
     version,
     opacity: layer.opacity,
     blend: layer.blend,

@@ -1,7 +1,7 @@
 import { Budget, BudgetError } from "../curves/budget";
 import type { Kernel } from "../curves/kernel";
 import { memoByIdentity, numberOf } from "../memo";
-import type { ItemRef, Params, Step, Values } from "../params";
+import { isOfUse, type ItemRef, type Params, type Step, type Values } from "../params";
 import { isProblem, Problem } from "../problem";
 import type { SceneLayer } from "../scene/scene";
 import { finishKinds } from "./finishes";
@@ -121,6 +121,7 @@ export class Coats {
     if ("value" in made) return { coat, layers: made.value };
     const empty: SceneLayer = {
       id: coat.id,
+      group: coat.id,
       label: coat.name,
       opacity: 1,
       blend: "normal",
@@ -164,8 +165,9 @@ export class Coats {
   #given(values: Values<Params>, params: Params, needs: readonly Need[] = []): { given: Given<readonly Need[], Params>; key: string } {
     const { kernel, scale } = this.context;
     const referred: Record<string, Shape | undefined> = {};
-    for (const [name, { type }] of Object.entries(params)) {
-      if (type !== "coat" && type !== "item") continue;
+    for (const [name, param] of Object.entries(params)) {
+      const { type } = param;
+      if ((type !== "coat" && type !== "item") || !isOfUse(param, values)) continue;
       referred[name] = type === "coat" ? this.form(values[name] as string) : this.context.item(values[name] as ItemRef);
     }
     const handed = Object.fromEntries(needs.map((need) => [need, this.context[need]]));
@@ -204,6 +206,7 @@ export class Coats {
           }));
           const body: SceneLayer = {
             id: coat.id,
+            group: coat.id,
             label: coat.name,
             opacity: 1,
             blend: "normal",

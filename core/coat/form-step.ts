@@ -12,6 +12,8 @@ export interface FormStepKind<
   /** Whether it starts a form: it takes no shape from before it. */
   readonly starts?: boolean;
   readonly needs?: N;
+  /** The paint, with some of its settings, in which it is first seen where it is added to a coat of one flat ink. */
+  readonly suits?: { readonly paint: string; readonly values: Readonly<Record<string, unknown>> };
   // Values have been checked against `params` when this is called.
   apply(shape: Shape, values: Values<P>, given: Given<N, P>): Shape;
 }

@@ -1,4 +1,4 @@
-import type { Param, Params, ValueOf } from "../params";
+import { isOfUse, type Param, type Params, type ValueOf } from "../params";
 import { finishKinds } from "./finishes";
 import { formStepKind } from "./forms";
 import { layKind } from "./lays";
@@ -13,17 +13,22 @@ export type Changes = { readonly [T in Param["type"]]?: (value: ValueOf<ParamOf<
 /** What is done with the settings of each type. */
 export type Visits = { readonly [T in Param["type"]]?: (value: ValueOf<ParamOf<T>>, param: ParamOf<T>) => void };
 
-/** Shows every setting of a coat: of its form, its paint, its lay and its finishes, with those in lists. */
+/** Shows the settings of a coat that are of use as it stands: of its form, its paint, its lay and its finishes, with those in lists. */
 export function eachSetting(coat: Coat, visits: Visits): void {
-  const all = Object.entries(visits) as [Param["type"], (value: unknown, param: Param) => void][];
-  const showing = all.map(([type, visit]) => {
-    const show = (value: unknown, param: Param) => {
-      visit(value, param);
-      return value;
-    };
-    return [type, show];
-  });
-  mapSettings(coat, Object.fromEntries(showing) as Changes);
+  for (const step of coat.form) visit(step, formStepKind(step.kind).params, visits);
+  visit(coat.paint, paintKind(coat.paint.kind).params, visits);
+  visit(coat.lay, layKind(coat.lay.kind).params, visits);
+  for (const { kind, params } of finishKinds) visit(coat.finish[kind], params, visits);
+}
+
+function visit(values: object, params: Params, visits: Visits): void {
+  const held = values as Readonly<Record<string, unknown>>;
+  for (const [name, param] of Object.entries(params)) {
+    if (!isOfUse(param, held)) continue;
+    if (param.type === "list") for (const row of held[name] as readonly object[]) visit(row, param.of, visits);
+    const show = visits[param.type] as ((value: unknown, param: Param) => void) | undefined;
+    show?.(held[name], param);
+  }
 }
 
 /** The coat with its settings changed; the same object where all come back as they were. */

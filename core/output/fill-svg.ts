@@ -1,14 +1,22 @@
-import { join, type Bounds } from "../curves/bounds";
+import { join, shifted, type Bounds } from "../curves/bounds";
 import { identity, multiply, translation } from "../curves/matrix";
 import type { SceneFill } from "../scene/scene";
 import { matrixText, number } from "./numbers";
 import type { SvgNode } from "./svg-node";
 
+/** Draws a photo with its edges here; undefined where it is not at hand. */
+export type PhotoSource = (id: string, at: Bounds) => SvgNode | undefined;
+
 /**
- * What an image element says of where a photo's picture is; undefined where it is not here. Files for others' programs want SVG 1.1's
- * xlink:href, a page that builds its elements itself SVG 2's href.
+ * A photo's picture as an element.
+ * @param source where it is: SVG 1.1's xlink:href in files for others' programs, SVG 2's href on a page
  */
-export type PhotoSource = (id: string) => Record<string, string> | undefined;
+export const imageNode = (source: Record<string, string>, at: Bounds): SvgNode => ({
+  name: "image",
+  attributes: { x: number(at.minX), y: number(at.minY), ...sized(at), preserveAspectRatio: "none", ...source },
+});
+
+const sized = (b: Bounds) => ({ width: number(b.maxX - b.minX), height: number(b.maxY - b.minY) });
 
 /** What stands in for a photo that is not here. */
 const missing = "#808080";
@@ -21,15 +29,13 @@ export interface Paint {
 }
 
 /** How a fill of the scene is written in SVG. */
-export function paintOf(fill: SceneFill, id: string, photos: PhotoSource): Paint {
+export function paintOf(fill: SceneFill, id: string, photos: PhotoSource = () => undefined): Paint {
   switch (fill.kind) {
     case "flat":
       return { attributes: filled(fill.colour, fill.opacity), server: null };
     case "photo": {
-      const source = photos(fill.photo);
-      return source
-        ? { attributes: filled(`url(#${id})`, fill.opacity), server: photoNode(fill, source, id) }
-        : { attributes: filled(missing, 1), server: null };
+      const server = photoNode(fill, photos, id);
+      return server ? { attributes: filled(`url(#${id})`, fill.opacity), server } : { attributes: filled(missing, 1), server };
     }
     default:
       return { attributes: filled(`url(#${id})`, 1), server: gradientNode(fill, id) };
@@ -45,9 +51,10 @@ const filled = (fill: string, opacity: number): Record<string, string> => ({
  * A photo as a pattern of one tile, which reaches over all that is painted, so that it is never seen twice. The tile starts at 0, 0 and is
  * moved by the transform, which leaves no doubt where its content lies.
  */
-function photoNode({ area, box, matrix }: Extract<SceneFill, { kind: "photo" }>, source: Record<string, string>, id: string): SvgNode {
+function photoNode({ photo, area, box, matrix }: Extract<SceneFill, { kind: "photo" }>, photos: PhotoSource, id: string): SvgNode | null {
   const tile = join(area, box);
-  const sized = (b: Bounds) => ({ width: number(b.maxX - b.minX), height: number(b.maxY - b.minY) });
+  const image = photos(photo, shifted(area, -tile.minX, -tile.minY));
+  if (!image) return null;
   return {
     name: "pattern",
     attributes: {
@@ -56,18 +63,7 @@ function photoNode({ area, box, matrix }: Extract<SceneFill, { kind: "photo" }>,
       ...sized(tile),
       patternTransform: matrixText(multiply(matrix ?? identity, translation(tile.minX, tile.minY))),
     },
-    children: [
-      {
-        name: "image",
-        attributes: {
-          x: number(area.minX - tile.minX),
-          y: number(area.minY - tile.minY),
-          ...sized(area),
-          preserveAspectRatio: "none",
-          ...source,
-        },
-      },
-    ],
+    children: [image],
   };
 }
 

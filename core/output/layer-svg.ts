@@ -1,26 +1,92 @@
+import { isEmpty } from "../curves/bounds";
+import type { Matrix } from "../curves/matrix";
+import type { Path } from "../curves/path";
 import { toSvgPath } from "../curves/svg-path";
-import type { SceneItem, SceneLayer } from "../scene/scene";
-import { paintOf, type PhotoSource } from "./fill-svg";
+import type { SceneItem, SceneLayer, ScenePath } from "../scene/scene";
+import { filterOf } from "./effect-svg";
+import { paintOf, type Paint, type PhotoSource } from "./fill-svg";
 import { matrixText, number } from "./numbers";
 import type { SvgNode } from "./svg-node";
 
-const none: PhotoSource = () => undefined;
+/** How what is drawn refers to what lies elsewhere. */
+export interface Sources {
+  /** What stands for a photo; where it is left out, none is here. */
+  readonly photos?: PhotoSource;
+  /** What an element says to refer to another by its id: SVG 2's href on a page, SVG 1.1's xlink:href in files for others' programs. */
+  readonly link?: (id: string) => Record<string, string>;
+  /** The deviation that a blur is written with, 0 for none: who draws it may blur more, or not at all, at some sizes. */
+  readonly blur?: (deviation: number, item: Matrix) => number;
+}
+
+const href = (id: string): Record<string, string> => ({ href: `#${id}` });
 
 /**
- * One layer as a group of one path a letter, with the gradients and photos it needs. Ids start with `prefix`, which must be its
- * own in the document.
+ * What a layer is made of, in the space of its item, without how it lies on what is below: one path a letter, a path that repeats once,
+ * with the gradients, photos and filters it needs. Ids start with `prefix`, which must be its own in the document.
  */
-export function layerNode(layer: SceneLayer, item: SceneItem, prefix: string, photos: PhotoSource = none): SvgNode {
-  const paints = layer.fills.map((fill, i) => paintOf(fill, `${prefix}f${i}`, photos));
-  const servers = paints.flatMap((p) => p.server ?? []);
-  const paths = layer.paths.map((p): SvgNode => ({
-    name: "path",
-    attributes: { d: toSvgPath(p.path, p.x, p.y), ...paints[p.fill].attributes },
-  }));
+export function layerBody(layer: SceneLayer, item: Matrix, prefix: string, sources: Sources = {}): SvgNode {
+  const paints = layer.fills.map((fill, i) => paintOf(fill, `${prefix}f${i}`, sources.photos));
+  const repeated = new Repeated(layer.paths, paints, prefix);
+  const paths = layer.paths.map((p) => repeated.use(p, sources.link ?? href) ?? pathNode(p, paints[p.fill].attributes));
+  const servers = [...paints.flatMap((p) => p.server ?? []), ...repeated.nodes];
+  const filter =
+    layer.effects && !isEmpty(layer.bounds)
+      ? filterOf(layer.effects, layer.bounds, `${prefix}e`, (d) => sources.blur?.(d, item) ?? d)
+      : null;
+  if (filter) servers.push(filter);
+  const defs: SvgNode[] = servers.length ? [{ name: "defs", attributes: {}, children: servers }] : [];
+  const drawn: SvgNode[] = filter ? [{ name: "g", attributes: { filter: `url(#${prefix}e)` }, children: paths }] : paths;
+  return { name: "g", attributes: {}, children: [...defs, ...drawn] };
+}
+
+/** A layer as a group of a document: placed, and lying on what is below as it should. */
+export function layerNode(layer: SceneLayer, item: SceneItem, prefix: string, sources: Sources = {}): SvgNode {
+  const { children = [] } = layerBody(layer, item.matrix, prefix, sources);
   const attributes: Record<string, string> = { id: prefix, transform: matrixText(item.matrix) };
   if (layer.opacity < 1) attributes.opacity = number(layer.opacity);
   if (layer.blend !== "normal") attributes.style = `mix-blend-mode:${layer.blend}`;
   const title: SvgNode = { name: "title", attributes: {}, text: layer.label };
-  const defs: SvgNode[] = servers.length ? [{ name: "defs", attributes: {}, children: servers }] : [];
-  return { name: "g", attributes, children: [title, ...defs, ...paths] };
+  return { name: "g", attributes, children: [title, ...children] };
+}
+
+function pathNode({ path, x, y, matrix }: ScenePath, attributes: Record<string, string>): SvgNode {
+  return { name: "path", attributes: { d: toSvgPath(matrix ? path.transform(matrix) : path, x, y), ...attributes } };
+}
+
+/**
+ * Paths that are turned or sized and stand more than once: each is written once and used. What is painted with a gradient is not: it would
+ * be turned with each use.
+ */
+class Repeated {
+  readonly nodes: SvgNode[] = [];
+  readonly #ids = new Map<Path, string>();
+
+  constructor(
+    paths: readonly ScenePath[],
+    private readonly paints: readonly Paint[],
+    prefix: string,
+  ) {
+    const counts = new Map<Path, number>();
+    for (const p of paths) if (this.#canBeUsed(p)) counts.set(p.path, (counts.get(p.path) ?? 0) + 1);
+    for (const [path, count] of counts) {
+      if (count < 2) continue;
+      const id = `${prefix}p${this.nodes.length}`;
+      this.#ids.set(path, id);
+      this.nodes.push({ name: "path", attributes: { id, d: toSvgPath(path) } });
+    }
+  }
+
+  #canBeUsed({ matrix, fill }: ScenePath): boolean {
+    return matrix !== undefined && this.paints[fill].server === null;
+  }
+
+  use(p: ScenePath, link: (id: string) => Record<string, string>): SvgNode | undefined {
+    const id = this.#canBeUsed(p) ? this.#ids.get(p.path) : undefined;
+    if (id === undefined) return undefined;
+    const [a, b, c, d, e, f] = p.matrix!;
+    return {
+      name: "use",
+      attributes: { ...link(id), transform: matrixText([a, b, c, d, e + p.x, f + p.y]), ...this.paints[p.fill].attributes },
+    };
+  }
 }

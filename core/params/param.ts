@@ -66,6 +66,8 @@ export interface DirectionParam extends Base {
 export interface InkParam extends Base {
   readonly type: "ink";
   readonly default: string;
+  /** The ink that a style is given where it has none of that id when the setting is first used. */
+  readonly suggests?: { readonly name: string; readonly colour: string };
 }
 export interface StopsParam extends Base {
   readonly type: "stops";
@@ -196,3 +198,6 @@ export type ValueOf<P> = P extends { type: "length" | "number" | "angle" | "seed
 
 /** The values of settings, by their names. */
 export type Values<P> = { readonly [K in keyof P]: ValueOf<P[K]> };
+
+/** Whether a setting is of use beside the others: it is shown only then, and what it refers to counts only then. */
+export const isOfUse = (param: Param, values: Readonly<Record<string, unknown>>): boolean => param.when?.(values) ?? true;

@@ -5,6 +5,7 @@ import type { Kernel, Warp } from "../curves/kernel";
 import { identity, multiply, type Matrix, type Point } from "../curves/matrix";
 import type { Path } from "../curves/path";
 import { memoByIdentity } from "../memo";
+import { withReach } from "../scene/effects";
 import type { SceneFill, SceneLayer, ScenePath } from "../scene/scene";
 import type { Pose } from "./pose";
 
@@ -53,8 +54,8 @@ export function seenLayer(layer: SceneLayer, view: View | undefined, kernel: Ker
   if (!view) return layer;
   return layers(layer, `${kernel.name} ${view.key}`, () => {
     const warped = layer.paths.map((p): ScenePath => ({
-      path: paths(p.path, `${kernel.name} ${view.key} ${p.x} ${p.y}`, () =>
-        kernel.warp(p.path, (x, y, o) => view.warp(x + p.x, y + p.y, o), bendTolerance),
+      path: paths(p.path, `${kernel.name} ${view.key} ${p.x} ${p.y} ${p.matrix?.join() ?? ""}`, () =>
+        kernel.warp(p.matrix ? p.path.transform(p.matrix) : p.path, (x, y, o) => view.warp(x + p.x, y + p.y, o), bendTolerance),
       ),
       x: 0,
       y: 0,
@@ -64,7 +65,7 @@ export function seenLayer(layer: SceneLayer, view: View | undefined, kernel: Ker
       ...layer,
       paths: warped,
       fills: layer.fills.map((f) => seenFill(f, view)),
-      bounds: joinAll(warped.map((p) => shifted(p.path.bounds, p.x, p.y))),
+      bounds: withReach(joinAll(warped.map((p) => shifted(p.path.bounds, p.x, p.y))), layer.effects ?? []),
     };
   });
 }

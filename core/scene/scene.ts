@@ -24,6 +24,8 @@ export interface SceneItem {
 
 export interface SceneLayer {
   readonly id: string;
+  /** Layers of one group are shown and left out together. */
+  readonly group: string;
   readonly label: string;
   /** 0 to 1. */
   readonly opacity: number;
@@ -31,14 +33,25 @@ export interface SceneLayer {
   readonly paths: readonly ScenePath[];
   /** What the paths refer to by index. */
   readonly fills: readonly SceneFill[];
-  /** The box of the paths, in the space of the item. */
+  /** The box of the paths, with what effects reach beyond them, in the space of the item. */
   readonly bounds: Bounds;
+  /** What is done to the whole layer before it is laid, in turn. */
+  readonly effects?: readonly SceneEffect[];
+}
+
+/** Lengths in the space of the item. */
+export interface SceneEffect {
+  readonly kind: "blur";
+  /** Standard deviation. */
+  readonly deviation: number;
 }
 
 export interface ScenePath {
   readonly path: Path;
   readonly x: number;
   readonly y: number;
+  /** How the path is turned and sized about its origin before it is moved, where it is. */
+  readonly matrix?: Matrix;
   /** Index into the layer's fills. */
   readonly fill: number;
 }

@@ -19,6 +19,18 @@ export function inksOf(coat: Coat): string[] {
 export const withInks = (coat: Coat, rename: (id: string) => string): Coat =>
   mapSettings(coat, { ink: rename, stops: (stops) => stops.map((s) => ({ ...s, ink: rename(s.ink) })) });
 
+/** The style with the inks that its coats' settings suggest and that it does not have yet. */
+export function withSuggested(style: Style): Style {
+  const missing = new Map<string, Ink>();
+  for (const coat of style.coats)
+    eachSetting(coat, {
+      ink: (id, { suggests, default: own }) => {
+        if (suggests && id === own && !style.inks.some((i) => i.id === id)) missing.set(id, { id, ...suggests });
+      },
+    });
+  return missing.size ? { ...style, inks: [...style.inks, ...missing.values()] } : style;
+}
+
 /** Where an ink is missing: seen, and not mistaken for a choice. */
 const unknownInk = "#808080";
 

@@ -25,6 +25,7 @@ import { Marquee } from "./marquee";
 import { Messages } from "./messages";
 import { NodeEditor } from "./node-editor";
 import { usePanning } from "./panning";
+import { DirectionHandles } from "./direction-handles";
 import { PhotoHandle } from "./photo-handle";
 import { placeOf } from "./place";
 import { SharedStyle } from "./shared-style";
@@ -225,6 +226,7 @@ function SelectionHandles() {
       <Handles item={item} target={target} grips={free} />
       {stage === "coats" && <GradientHandle item={item} />}
       {stage === "coats" && <PhotoHandle item={item} />}
+      {stage === "coats" && <DirectionHandles item={item} />}
     </>
   );
 }

@@ -26,13 +26,14 @@ export function Board() {
         {scene.items.map((item) => {
           const style = work && shownStyle(work, itemOf(work, item.id));
           const last = shownUpTo && item.id === selection.at(-1) ? (style?.coats.findIndex((c) => c.id === shownUpTo) ?? -1) : -1;
-          const layers = last < 0 ? item.layers : item.layers.filter((l) => (style?.coats.findIndex((c) => c.id === l.id) ?? 0) <= last);
+          const layers = last < 0 ? item.layers : item.layers.filter((l) => (style?.coats.findIndex((c) => c.id === l.coat) ?? 0) <= last);
           return layers.map((layer) => {
             const node = nodes.get(layerKey(item.id, layer.id));
             return (
               node && (
                 <Layer
                   key={layerKey(item.id, layer.id)}
+                  id={`b-${item.id}-${layer.id}`}
                   node={node}
                   viewBox={viewBox}
                   transform={matrixText(item.matrix)}

@@ -33,3 +33,15 @@ export function build(node: SvgNode): Element {
   patch(element, node, undefined);
   return element;
 }
+
+/** The same drawing with ids of its own, for a second place in the document. */
+export function withIds(node: SvgNode, prefix: string): SvgNode {
+  const attributes = Object.fromEntries(
+    Object.entries(node.attributes).map(([name, value]) => {
+      if (name === "id") return [name, `${prefix}${value}`];
+      if (name === "href") return [name, String(value).replace(/^#/, `#${prefix}`)];
+      return [name, typeof value === "string" ? value.replace(/^url\(#/, `url(#${prefix}`) : value];
+    }),
+  );
+  return { ...node, attributes, ...(node.children ? { children: node.children.map((c) => withIds(c, prefix)) } : {}) };
+}

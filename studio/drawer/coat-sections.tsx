@@ -3,15 +3,14 @@ import { finishKinds } from "@/core/coat/finishes";
 import { formStepKind, formStepKinds } from "@/core/coat/forms";
 import { layKind, layKinds } from "@/core/coat/lays";
 import { paintKind, paintKinds } from "@/core/coat/paints";
-import { newLay, newPaint, type Coat, type Ink, type Paint } from "@/core/coat/schema";
+import { newLay, type Coat } from "@/core/coat/schema";
 import { withValue } from "@/core/params";
-import { inksOf } from "@/core/style/inks";
 import { IconButton } from "../parts/button";
 import { Choice } from "../parts/choice";
 import { Field, Section } from "../parts/field";
 import { Menu } from "../parts/menu";
 import { Tip } from "../parts/tip";
-import { addedStep, editCoat } from "../state/edits/style";
+import { editCoat, repainted, withStep } from "../state/edits/style";
 import { useShownStyle, useStudio } from "../state/store";
 import { ParamControls } from "./controls/param-controls";
 
@@ -84,20 +83,8 @@ export function CoatSections({ coat }: { coat: Coat }) {
   );
 }
 
-/** Another kind of paint in the inks that the coat has, or else in those of its style. */
-function repainted(coat: Coat, kind: string, inks: readonly Ink[]): Paint {
-  const { params } = paintKind(kind);
-  const own = inksOf(coat);
-  const [first, second = first] = own.length ? own : inks.map((i) => i.id);
-  if (!first) return newPaint(kind);
-  const inked = Object.entries(params).flatMap(([name, p]): [string, unknown][] => {
-    if (p.type === "ink") return [[name, first]];
-    return p.type === "stops" ? [[name, p.default.map((s, i) => ({ ...s, ink: i === 0 ? first : second }))]] : [];
-  });
-  return newPaint(kind, Object.fromEntries(inked));
-}
-
 function FormSection({ coat, edit }: { coat: Coat; edit: (name: string | null, change: (c: Coat) => Coat) => void }) {
+  const style = useShownStyle();
   const move = (from: number, to: number) =>
     edit(null, (c) => {
       const form = [...c.form];
@@ -119,7 +106,7 @@ function FormSection({ coat, edit }: { coat: Coat; edit: (name: string | null, c
             .map((k) => ({
               label: k.label,
               hint: k.hint,
-              onSelect: () => edit(null, (c) => ({ ...c, form: [...c.form, addedStep(k.kind)] })),
+              onSelect: () => edit(null, (c) => withStep(c, k.kind, style?.inks ?? [])),
             }))}
         />
       }

@@ -2,12 +2,13 @@ import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { clsx } from "clsx";
 import { Eye, EyeOff, MoreVertical, TriangleAlert } from "lucide-react";
-import { useEffect, useRef, type KeyboardEvent } from "react";
+import { useEffect, useMemo, useRef, type KeyboardEvent } from "react";
 import { flushSync } from "react-dom";
 import type { Coat } from "@/core/coat/schema";
 import { isEmpty } from "@/core/curves/bounds";
-import { layerKey, type ItemUpdate } from "@/worker/protocol";
+import { layerKey, type ItemUpdate, type LayerUpdate } from "@/worker/protocol";
 import { Layer } from "../bench/layer";
+import { withIds } from "../bench/patch-svg";
 import { IconButton } from "../parts/button";
 import { focusNext } from "../parts/focus-next";
 import { Menu } from "../parts/menu";
@@ -146,18 +147,18 @@ export function CoatCard({ coat, index, count, item }: Props) {
 }
 
 function CoatPicture({ coat, item }: { coat: Coat; item: ItemUpdate | undefined }) {
-  const layer = item?.layers.find((l) => l.id === coat.id);
-  const node = useStudio((s) => (item ? s.nodes.get(layerKey(item.id, coat.id)) : undefined));
-  if (layer?.fault)
+  const layers = item?.layers.filter((l) => l.coat === coat.id) ?? [];
+  const fault = layers.find((l) => l.fault)?.fault;
+  if (fault)
     return (
-      <Tip text={layer.fault}>
+      <Tip text={fault}>
         <p role="alert" className="flex h-full flex-col items-center justify-center gap-1 px-2 text-center text-xs text-[#3c3935]">
           <TriangleAlert className="size-4 text-[#8f2b12]" />
-          <span className="line-clamp-3">{layer.fault}</span>
+          <span className="line-clamp-3">{fault}</span>
         </p>
       </Tip>
     );
-  if (!item || !layer || !node || isEmpty(item.painted))
+  if (!item || !layers.length || isEmpty(item.painted))
     return (
       <p className="flex h-full items-center justify-center px-2 text-center text-xs text-[#3c3935]">
         {!coat.on
@@ -170,9 +171,18 @@ function CoatPicture({ coat, item }: { coat: Coat; item: ItemUpdate | undefined 
   const b = item.painted;
   const margin = Math.max(b.maxX - b.minX, b.maxY - b.minY) * 0.06;
   const viewBox = `${b.minX - margin} ${b.minY - margin} ${b.maxX - b.minX + 2 * margin} ${b.maxY - b.minY + 2 * margin}`;
+  return layers.map((layer) => <LayerPicture key={layer.id} item={item.id} layer={layer} viewBox={viewBox} />);
+}
+
+function LayerPicture({ item, layer, viewBox }: { item: string; layer: LayerUpdate; viewBox: string }) {
+  const node = useStudio((s) => s.nodes.get(layerKey(item, layer.id)));
+  // The board's layers have the same ids in this document.
+  const own = useMemo(() => node && withIds(node, "strip-"), [node]);
+  if (!own) return null;
   return (
     <Layer
-      node={node}
+      id={`strip-${item}-${layer.id}`}
+      node={own}
       viewBox={viewBox}
       transform=""
       opacity={Math.max(layer.opacity, 0.25)}

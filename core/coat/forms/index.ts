@@ -8,9 +8,10 @@ import { letters } from "./letters";
 import { plug } from "./plug";
 import { shift } from "./shift";
 import { shrink } from "./shrink";
+import { trail } from "./trail";
 import { weld } from "./weld";
 
 /** Every kind of form step, in the order the drawer offers them. */
-export const formStepKinds = [letters, ground, grow, shrink, weld, plug, shift, knockOut, keepInside] as const;
+export const formStepKinds = [letters, ground, grow, shrink, weld, plug, shift, knockOut, keepInside, trail] as const;
 
 export const formStepKind = finder<FormStepKind>(formStepKinds);

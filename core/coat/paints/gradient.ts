@@ -4,8 +4,11 @@ import type { SceneFill, SceneStop } from "../../scene/scene";
 import { paint, type PaintGiven } from "../paint-kind";
 import type { Stop } from "../../params";
 import type { Part } from "../shape";
+import { copiesPainted } from "./copies";
 import { byInks } from "./inks-of-parts";
 import { paintSpans, spanParam, sparesBoard } from "./span";
+
+const runs = (v: Readonly<Record<string, unknown>>) => v.shape !== "copies";
 
 export const gradient = paint({
   kind: "gradient",
@@ -20,9 +23,10 @@ export const gradient = paint({
       options: [
         { value: "linear", label: "Linear", hint: "Along a straight line" },
         { value: "radial", label: "Radial", hint: "Outwards from a centre" },
+        { value: "copies", label: "Copies", hint: "Each copy of a trail in one colour, from the letters to the last copy" },
       ],
     },
-    span: spanParam,
+    span: { ...spanParam, when: runs },
     stops: {
       type: "stops",
       label: "Stops",
@@ -42,13 +46,14 @@ export const gradient = paint({
         { value: "oklab", label: "Even", hint: "Through OKLab: steps that look even, without a muddy middle" },
       ],
     },
-    from: { type: "place", label: "Start", hint: "Where the first stop lies in the span", default: { x: 0.5, y: 0 } },
-    to: { type: "place", label: "End", hint: "Where the last stop lies in the span", default: { x: 0.5, y: 1 } },
+    from: { type: "place", label: "Start", hint: "Where the first stop lies in the span", default: { x: 0.5, y: 0 }, when: runs },
+    to: { type: "place", label: "End", hint: "Where the last stop lies in the span", default: { x: 0.5, y: 1 }, when: runs },
   },
   needs: ["board"],
   spares: sparesBoard,
   apply: (shape, values, given) => {
     const { shape: kind, from, to } = values;
+    if (kind === "copies") return copiesPainted(shape, values.stops, values.mix, given.ink);
     const fills: SceneFill[] = [];
     const fillOf = new Map<Part, number>();
     // Most letters are painted in the same inks.

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import { rectangle } from "../../../tests/paths";
-import type { PhotoSource } from "../../output/fill-svg";
-import { layerNode } from "../../output/layer-svg";
+import { imageNode } from "../../output/fill-svg";
+import { layerNode, type Sources } from "../../output/layer-svg";
 import type { SvgNode } from "../../output/svg-node";
 import { type Values, newStep } from "../../params";
 import type { SceneLayer } from "../../scene/scene";
@@ -43,6 +43,7 @@ describe("a photo as paint", () => {
   };
   const layer = (values: Partial<Values<typeof photo.params>>): SceneLayer => ({
     id: "c",
+    group: "c",
     label: "Photo",
     opacity: 1,
     blend: "normal",
@@ -50,7 +51,7 @@ describe("a photo as paint", () => {
     ...painted(values),
   });
   const item = { id: "i", label: "I", matrix: translation(0, 0), layers: [] };
-  const source: PhotoSource = (id) => ({ "xlink:href": `data:${id}` });
+  const source: Sources = { photos: (id, at) => imageNode({ "xlink:href": `data:${id}` }, at) };
   const find = (node: SvgNode, name: string): SvgNode[] => [
     ...(node.name === name ? [node] : []),
     ...(node.children ?? []).flatMap((c) => find(c, name)),
@@ -92,7 +93,7 @@ describe("a photo as paint", () => {
 
   test("that is not chosen, or not here, leaves the letters in a grey: they are never lost from sight", () => {
     expect(painted({ photo: null }).fills).toEqual([{ kind: "flat", colour: "#9b9890", opacity: 1 }]);
-    const node = layerNode(layer({}), item, "p", () => undefined);
+    const node = layerNode(layer({}), item, "p");
     expect(find(node, "pattern")).toEqual([]);
     expect(find(node, "path").map((p) => p.attributes.fill)).toEqual(["#808080", "#808080"]);
   });

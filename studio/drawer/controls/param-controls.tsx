@@ -1,5 +1,5 @@
 import { useId } from "react";
-import type { Direction, ItemRef, LengthParam, Param, Params, Stop } from "@/core/params";
+import { isOfUse, type Direction, type ItemRef, type LengthParam, type Param, type Params, type Stop } from "@/core/params";
 import type { Photo } from "@/core/photo";
 import type { Measure } from "@/core/style/schema";
 import { Choice } from "../../parts/choice";
@@ -26,7 +26,7 @@ interface Props {
 /** The controls of a form step, a paint, a lay or a finish, built from its own description. */
 export function ParamControls({ params, values, onChange }: Props) {
   return Object.entries(params)
-    .filter(([, p]) => !p.when || p.when(values))
+    .filter(([, p]) => isOfUse(p, values))
     .map(([name, p]) => <Control key={name} param={p} value={values[name]} onChange={(v) => onChange(name, v)} />);
 }
 

@@ -1,7 +1,9 @@
 import { produce } from "immer";
 import { nanoid } from "nanoid";
-import { newFinish, newFormStep, newLay, newPaint, type Coat, type FormStep, type Ink } from "@/core/coat/schema";
-import { inksOf, pasteCoat, withInks } from "@/core/style/inks";
+import { newFinish, newFormStep, newLay, newPaint, type Coat, type FormStep, type Ink, type Paint } from "@/core/coat/schema";
+import { formStepKind } from "@/core/coat/forms";
+import { paintKind } from "@/core/coat/paints";
+import { inksOf, pasteCoat, withInks, withSuggested } from "@/core/style/inks";
 import type { Style } from "@/core/style/schema";
 import { itemOf, shownStyle, type Scope, type Work } from "../work";
 
@@ -57,10 +59,29 @@ export function editStyle(work: Work, letteringId: string, scope: Scope, change:
   });
 }
 
-export const editCoat = (style: Style, coatId: string, change: (coat: Coat) => Coat): Style => ({
-  ...style,
-  coats: style.coats.map((c) => (c.id === coatId ? change(c) : c)),
-});
+/** Changes a coat; inks that its settings suggest come with them. */
+export const editCoat = (style: Style, coatId: string, change: (coat: Coat) => Coat): Style =>
+  withSuggested({ ...style, coats: style.coats.map((c) => (c.id === coatId ? change(c) : c)) });
+
+/** Another kind of paint in the inks that the coat has, or else in those of its style. */
+export function repainted(coat: Coat, kind: string, inks: readonly Ink[], values: Readonly<Record<string, unknown>> = {}): Paint {
+  const { params } = paintKind(kind);
+  const own = inksOf({ ...coat, finish: newFinish() });
+  const [first, second = inks.find((i) => i.id !== own[0])?.id ?? own[0]] = own.length ? own : inks.map((i) => i.id);
+  if (!first) return newPaint(kind, values);
+  const inked = Object.entries(params).flatMap(([name, p]): [string, unknown][] => {
+    if (p.type === "ink") return [[name, first]];
+    return p.type === "stops" ? [[name, p.default.map((s, i) => ({ ...s, ink: i === 0 ? first : second }))]] : [];
+  });
+  return newPaint(kind, { ...Object.fromEntries(inked), ...values });
+}
+
+/** The coat with another step at its end; in the paint that suits the step, where the coat had one flat ink. */
+export function withStep(coat: Coat, kind: string, inks: readonly Ink[]): Coat {
+  const { suits } = formStepKind(kind);
+  const paint = suits && coat.paint.kind === "flat" ? repainted(coat, suits.paint, inks, suits.values) : coat.paint;
+  return { ...coat, paint, form: [...coat.form, addedStep(kind)] };
+}
 
 /** Puts a new coat in front of `after`, or in front of all. */
 export function insertCoat(style: Style, coat: Coat, after?: string): Style {
