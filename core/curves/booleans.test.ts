@@ -169,6 +169,29 @@ describe("curves", () => {
     }
   });
 
+  test("that come back through their own end are cut where they come back, wherever they lie on the grid", () => {
+    for (let seed = 1; seed <= 60; seed++) {
+      const r = new Random(seed);
+      const at = () => ({ x: r.between(-120, 120), y: r.between(-120, 120) });
+      // A cubic is at its own start again at t where its last point is this: Bernstein's form, solved for it.
+      const t = r.between(0.3, 0.7);
+      const [a, b, s] = [at(), at(), 1 - t];
+      const last = (k: "x" | "y") => -(3 * s * s * t * a[k] + 3 * s * t * t * b[k]) / t ** 3;
+      const [before, after] = [at(), at()];
+      const path = new PathBuilder()
+        .move(before.x, before.y)
+        .line(0, 0)
+        .cubic(a.x, a.y, b.x, b.y, last("x"), last("y"))
+        .line(after.x, after.y)
+        .close()
+        .build();
+      const moved = path.transform(translation(r.between(-1, 1), r.between(-1, 1)));
+      const reference = totalArea(welded(m, moved, 0.0005));
+      // Chords within 0.0005 along some thousands of units.
+      expect(Math.abs(kernel.area(kernel.weld(moved)) - reference)).toBeLessThan(1 + 1e-5 * reference);
+    }
+  });
+
   test("that share an edge join over it", () => {
     const joined = kernel.union([rectangle(0, 0, 50, 100), rectangle(50, 0, 50, 100)]);
     expect(joined.nodes).toBe(4);

@@ -90,9 +90,12 @@ function settle(section: Section, end: SectionEnd, x: number, y: number, atStart
 
 const isNear = (end: SectionEnd, x: number, y: number, cell: number): boolean => Math.abs(end.x - x) <= cell && Math.abs(end.y - y) <= cell;
 
-/** The end of a segment that lies within a cell of (x, y), 0 or 1, where `t` is close to it. */
+/**
+ * The end of a segment that lies within a cell of (x, y), 0 or 1, where the way from it to `t` does not leave the place: a curve may come back
+ * through its own end.
+ */
 function endNear({ p, o, degree }: Segment, t: number, x: number, y: number, cell: number): 0 | 1 | undefined {
-  const at = t < 0.5 ? o : o + 2 * degree;
-  if (Math.abs(p[at] - x) > cell || Math.abs(p[at + 1] - y) > cell) return undefined;
-  return t < 0.5 ? 0 : 1;
+  const end = t < 0.5 ? 0 : 1;
+  const near = (u: number, by: number) => Math.abs(valueAt(p, o, degree, u) - x) <= by && Math.abs(valueAt(p, o + 1, degree, u) - y) <= by;
+  return near(end, cell) && near((end + t) / 2, 2 * cell) ? end : undefined;
 }
