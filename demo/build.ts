@@ -37,6 +37,14 @@ export const shrink = (amount: number, join: "miter" | "round" | "bevel" = "mite
 export const shift = (right: number, down: number) => step("shift", { right, down });
 export const weld = () => step("weld");
 export const plug = () => step("plug");
+/** Less another coat, by its name. */
+export const knockOut = (coat: string, gap: number, join: "miter" | "round" | "bevel" = "round") =>
+  step("knock-out", { of: "coat", coat: idOf(coat), gap, join });
+/** Less another item of the board. */
+export const cutBy = (item: string, gap = 0, what: "letters" | "painted" = "letters") =>
+  step("knock-out", { of: "item", item: { id: item, what }, gap });
+export const trail = (copies: number, angle: number, distance: number, values: Values = {}) =>
+  step("trail", { copies, way: { angle, distance }, ...values });
 
 export const flat = (ink: string, opacity = 100): Paint => newPaint("flat", { ink, opacity });
 
@@ -50,14 +58,22 @@ export interface CoatExtras {
   readonly lay?: Lay;
   readonly opacity?: number;
   readonly blend?: BlendMode;
+  readonly shadow?: Partial<Finishes["soft-shadow"]>;
 }
 
-export function coat(name: string, paint: Paint, form: FormStep[] = [], { lay, opacity, blend }: CoatExtras = {}): Coat {
+export function coat(name: string, paint: Paint, form: FormStep[] = [], { lay, opacity, blend, shadow }: CoatExtras = {}): Coat {
   const plain = newFinish();
-  const finish: Finishes = { ...plain, opacity: { amount: opacity ?? plain.opacity.amount }, blend: { mode: blend ?? plain.blend.mode } };
+  const finish: Finishes = {
+    ...plain,
+    opacity: { amount: opacity ?? plain.opacity.amount },
+    blend: { mode: blend ?? plain.blend.mode },
+    "soft-shadow": shadow ? { ...plain["soft-shadow"], on: true, ...shadow } : plain["soft-shadow"],
+  };
   const steps = [step("letters"), ...form].map((s, i) => ({ ...s, id: `step${i}` }));
-  return { id: name.toLowerCase().replace(/\W+/g, "-"), name, on: true, form: steps, paint, lay: lay ?? newLay("fill"), finish };
+  return { id: idOf(name), name, on: true, form: steps, paint, lay: lay ?? newLay("fill"), finish };
 }
+
+const idOf = (name: string): string => name.toLowerCase().replace(/\W+/g, "-");
 
 /** Inks from names and colours; an ink's id is its name in small letters. */
 export const inks = (colours: Record<string, string>): Ink[] =>

@@ -1,6 +1,25 @@
 import { openPiece } from "../core/input/open";
 import type { Piece } from "../core/piece/schema";
-import { coat, flat, form, grow, inForm, lettering, onLine, piece, shape, shift, style } from "./build";
+import {
+  coat,
+  cutBy,
+  flat,
+  form,
+  gradient,
+  grow,
+  inForm,
+  knockOut,
+  lettering,
+  onLine,
+  piece,
+  shape,
+  shift,
+  shrink,
+  stroke,
+  style,
+  trail,
+  weld,
+} from "./build";
 import { ridge } from "./photos";
 import { newPaint } from "../core/coat/schema";
 
@@ -11,12 +30,59 @@ const dusk = style("Dusk", "anton", "em", { Night: "#1a1f3a" }, [
   coat("Photo", newPaint("photo", { photo: ridge, scale: 104, place: { x: 0.5, y: 0.5 } })),
 ]);
 
+/** A door of pale boards, cut through where the words are: what is behind is seen in the letters. */
+const door = style("Stencilled Door", "saira-stencil", "em", { Door: "#efe3c8", Rule: "#b9a77d", Shadow: "#1c130d" }, [
+  coat("Door", flat("door"), [cutBy("goods"), cutBy("small")], { shadow: { way: { angle: 70, distance: 7 }, blur: 12, opacity: 80 } }),
+  coat("Rule", flat("rule"), [shrink(5)], { lay: stroke(1.4, { side: "inside" }) }),
+]);
+
+/** A face that stands off its own shade by an even gap. */
+const standOff = style("Stand-off", "anton", "em", { Face: "#fff4e0", Shade: "#c04a6a" }, [
+  coat("Shade", flat("shade"), [shift(4.4, 4.4), knockOut("Face", 1.3)]),
+  coat("Face", flat("face")),
+]);
+
+/** Copies that sink from the face into the night. */
+const sleeper = style("Sleeper", "shrikhand", "em", { Face: "#fff4e0", Ember: "#f2704f", Plum: "#7a2760", Night: "#1d1440" }, [
+  coat(
+    "Trail",
+    gradient(
+      [
+        [0, "ember"],
+        [45, "plum"],
+        [100, "night"],
+      ],
+      { shape: "copies", mix: "oklab" },
+    ),
+    [grow(1.6), weld(), trail(90, 62, 46, { size: 62 })],
+  ),
+  coat("Edge", flat("night"), [grow(1.6), weld()]),
+  coat("Face", flat("face"), [], { shadow: { way: { angle: 70, distance: 1.6 }, blur: 3, opacity: 60 } }),
+]);
+
 /** The pieces of the demo: lettering jobs of the mountain-railway town Brindlemoor, in the order of the shelf. */
 export const demoPieces = (): Piece[] =>
   [
     piece("Night Ferry", 1200, 800, "px", 96, "#0e3b43", [
       lettering("ferry", "Night Ferry", "pacifico", 205, 600, 410, "Gaslight", { turn: -6 }),
       lettering("line", "BRINDLEMOOR · LOWER QUAY", "league-gothic", 64, 600, 640, "Signal Box", { letterSpacing: 60 }),
+    ]),
+    piece("Sleeper Train", 1200, 900, "px", 96, "#171034", [
+      lettering("sleeper", "Sleeper", "shrikhand", 236, 600, 440, "", { styleId: null, ownStyle: sleeper, turn: -7 }),
+      lettering("times", "DEPARTS 22.40 · ARRIVES RESTED", "anton", 52, 600, 772, "", {
+        styleId: null,
+        ownStyle: standOff,
+        letterSpacing: 90,
+      }),
+    ]),
+    piece("Goods Shed Door", 1000, 800, "px", 96, "#a2462b", [
+      shape("door", "Door", 500, 400, 780, 560, form("rectangle", { radius: 8 }), "", { styleId: null, ownStyle: door, size: 220 }),
+      lettering("goods", "GOODS\nSHED", "saira-stencil", 204, 500, 362, "", { hidden: true, styleId: null, lineSpacing: 0.86 }),
+      lettering("small", "NO STEAM BEYOND THIS DOOR", "saira-stencil", 40, 500, 618, "", {
+        hidden: true,
+        styleId: null,
+        letterSpacing: 60,
+      }),
     ]),
     piece("Ridge Walk", 1200, 800, "px", 96, "#f4e8d3", [
       lettering("ridge", "RIDGE\nWALK", "anton", 306, 600, 358, "", {

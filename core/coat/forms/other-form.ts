@@ -4,8 +4,10 @@ import { memoByIdentity } from "../../memo";
 import type { Params, Values } from "../../params";
 import { eachPart } from "../form-step";
 import type { Given } from "../given";
-import { joinOf, type joinParams } from "../joins";
+import { joinOf, joinParams } from "../joins";
 import { boundsOfPart, plain, type Shape } from "../shape";
+
+const hasGap = (v: Readonly<Record<string, unknown>>) => v.gap !== 0;
 
 /** Which other form a step works with, and by how much that is grown before. */
 export const otherParams = {
@@ -35,9 +37,11 @@ export const otherParams = {
     min: -1000,
     max: 1000,
   },
+  join: { ...joinParams.join, when: hasGap },
+  miterLimit: { ...joinParams.miterLimit, when: (v) => hasGap(v) && v.join === "miter" },
 } as const satisfies Params;
 
-type Settings = typeof otherParams & typeof joinParams;
+type Settings = typeof otherParams;
 const moved = memoByIdentity<Path, Path>(40);
 
 /**

@@ -1,0 +1,166 @@
+import { beforeAll, describe, expect, test } from "@jest/globals";
+import { board, engineWith, styleOf, word } from "../../tests/engine";
+import { area, rectangle } from "../../tests/paths";
+import { coat, flat, gradient, grow, shift, trail, weld } from "../../demo/build";
+import { mixOklab, mixSrgb } from "../colour";
+import { identity } from "../curves/matrix";
+import { toSvg } from "../output/svg";
+import { compile } from "../piece/compile";
+import type { LoadedEngine } from "../piece/engine";
+import type { SceneLayer } from "../scene/scene";
+import { Coats, type CoatsContext } from "./evaluate";
+import type { Coat } from "./schema";
+import { boundsOf, boundsOfPart, noShape, type Shape } from "./shape";
+
+let engine: LoadedEngine;
+beforeAll(async () => {
+  engine = await engineWith("archivo-black");
+});
+
+const square = rectangle(0, 0, 100, 100);
+const letters: Shape = {
+  parts: [
+    { path: square, x: 0, y: 0, line: 0 },
+    { path: square, x: 200, y: 0, line: 0 },
+  ],
+};
+const context = (more: Partial<CoatsContext> = {}): CoatsContext => ({
+  kernel: engine.kernel,
+  scale: 10,
+  letters,
+  ground: noShape,
+  board: { width: 500, height: 200, toItem: identity },
+  inks: { key: "", colour: (id) => ({ face: "#ff0000", edge: "#0000ff", shadow: "#221d33" })[id] ?? "#808080" },
+  label: "Word",
+  open: [],
+  item: () => undefined,
+  ...more,
+});
+const formOf = (c: Coat, more: Partial<CoatsContext> = {}) => new Coats([c], context(more)).form(c.id)!;
+const layersOf = (c: Coat): readonly SceneLayer[] => new Coats([c], context()).build(c).layers;
+
+describe("a trail", () => {
+  // From (0, 0) to (300, 400) in lettering units: 50 of the style's, at the angle of 3-4-5.
+  const angle = (Math.atan2(400, 300) * 180) / Math.PI;
+
+  test("steps evenly from the last copy to the letters, which come last", () => {
+    const { parts } = formOf(coat("T", flat("face"), [trail(5, angle, 50)]));
+    expect(parts.map((p) => p.along)).toEqual([1, 0.75, 0.5, 0.25, 0]);
+    const boxes = parts.map(boundsOfPart);
+    for (const [i, t] of [1, 0.75, 0.5, 0.25, 0].entries()) {
+      expect(boxes[i].minX).toBeCloseTo(300 * t, 9);
+      expect(boxes[i].minY).toBeCloseTo(400 * t, 9);
+      expect(boxes[i].maxX - boxes[i].minX).toBeCloseTo(300, 9);
+    }
+  });
+
+  test("sizes and turns about the middle of the letters", () => {
+    const [last] = formOf(coat("T", flat("face"), [trail(2, 0, 0, { size: 50, turn: 90 })])).parts;
+    // 300 by 100 about (150, 50), half as large and upright.
+    const b = boundsOfPart(last);
+    expect([b.minX, b.minY, b.maxX, b.maxY]).toEqual([125, -25, 175, 125].map((v) => expect.closeTo(v, 9)));
+  });
+
+  test("repeats one path, and is grown and welded as what it shows", () => {
+    const { parts } = formOf(coat("T", flat("face"), [trail(40, 0, 20)]));
+    expect(new Set(parts.map((p) => p.path)).size).toBe(1);
+    const grown = formOf(coat("T", flat("face"), [trail(2, 0, 30, { size: 50 }), grow(1)]));
+    // The last copy is of two squares of 50, each grown by 10 with round corners, which lose (4 - pi) r^2.
+    const lost = (4 - Math.PI) * 10 ** 2;
+    expect(grown.parts.map((p) => area(p.path))).toEqual([70, 120].map((side) => expect.closeTo(2 * (side ** 2 - lost), 0)));
+  });
+
+  test("takes a colour for each copy along the way, plain or even", () => {
+    const stops: [number, string][] = [
+      [0, "face"],
+      [100, "edge"],
+    ];
+    for (const [mix, between] of [
+      ["srgb", mixSrgb],
+      ["oklab", mixOklab],
+    ] as const) {
+      const [layer] = layersOf(coat("T", gradient(stops, { shape: "copies", mix }), [trail(5, 0, 30)]));
+      const colours = layer.paths.map((p) => layer.fills[p.fill]).map((f) => f.kind === "flat" && f.colour);
+      expect(colours).toEqual([1, 0.75, 0.5, 0.25, 0].map((t) => between("#ff0000", "#0000ff", t)));
+    }
+  });
+
+  test("stays small when it is written, and in a draft", () => {
+    const svg = (copies: number) => {
+      const style = styleOf([
+        coat(
+          "T",
+          gradient(
+            [
+              [0, "face"],
+              [100, "edge"],
+            ],
+            { shape: "copies" },
+          ),
+          [weld(), trail(copies, 45, 30)],
+        ),
+      ]);
+      const { scene } = compile(board(word("Brindlemoor")), new Map([[style.id, style]]), engine);
+      return toSvg(scene, { title: "T", unit: "px", faces: [], area: { kind: "board" }, ground: true });
+    };
+    // Two hundred copies of eleven letters: some 100 bytes a copy.
+    expect(svg(200).length).toBeLessThan(40_000);
+    expect(svg(200).match(/<path/g)).toHaveLength(1);
+    expect(svg(200).match(/<use xlink:href="#l1c1p0"/g)).toHaveLength(200);
+    expect(formOf(coat("T", flat("face"), [trail(500, 0, 30)]), { kernel: engine.draft }).parts.length).toBeLessThan(30);
+  });
+});
+
+describe("a soft shadow", () => {
+  const thrown = (shadow: object, form = [shift(0, 0)]) =>
+    layersOf(coat("A", flat("face"), form, { shadow: { way: { angle: 0, distance: 0 }, spread: 0, blur: 0, ...shadow } }));
+
+  test("lies behind the coat as a layer of its own, in its own ink, strength and blend", () => {
+    const [shadow, body] = thrown({ opacity: 40, blend: "multiply", blur: 2 });
+    expect(shadow).toMatchObject({ group: "a", opacity: 0.4, blend: "multiply", fills: [{ colour: "#221d33", opacity: 1 }] });
+    expect(body).toMatchObject({ id: "a", group: "a", opacity: 1, blend: "normal" });
+    expect(layersOf(coat("A", flat("face")))).toHaveLength(1);
+  });
+
+  test("falls as far and where it is told, larger by its spread", () => {
+    const [shadow] = thrown({ way: { angle: 90, distance: 3 }, spread: 1 });
+    expect(shadow.bounds).toEqual({
+      minX: expect.closeTo(-10, 6),
+      maxX: expect.closeTo(310, 6),
+      minY: expect.closeTo(20, 6),
+      maxY: expect.closeTo(140, 6),
+    });
+    expect(shadow.effects).toBeUndefined();
+  });
+
+  test("blurs by half its radius, as CSS does, and reaches three deviations farther", () => {
+    const [shadow] = thrown({ blur: 6 });
+    expect(shadow.effects).toEqual([{ kind: "blur", deviation: 30 }]);
+    expect(shadow.bounds).toEqual({ minX: -90, maxX: 390, minY: -90, maxY: 190 });
+  });
+
+  test("has a hard core and a rim that is as much softer as is left", () => {
+    const [shadow] = thrown({ blur: 6, hardness: 50 });
+    expect(shadow.effects).toEqual([{ kind: "blur", deviation: 15 }]);
+    // Grown by half of the hard share of the radius: 15.
+    const box = boundsOf(shadow.paths.map((p) => ({ ...p, line: 0 })));
+    expect([box.minX, box.maxX]).toEqual([-15, 315].map((v) => expect.closeTo(v, 6)));
+    expect(thrown({ blur: 6, hardness: 100 })[0].effects).toBeUndefined();
+  });
+
+  test("is sized with the letters, and written as a filter in sRGB over a region that holds it", () => {
+    const style = styleOf([coat("A", flat("face"), [], { shadow: { blur: 10, way: { angle: 0, distance: 0 } } })]);
+    const { scene } = compile(board(word("Tea", { size: 200 })), new Map([[style.id, style]]), engine);
+    const written = (pixels?: { width: number; height: number }) =>
+      toSvg(scene, { title: "T", unit: "px", faces: [], area: { kind: "board" }, ground: true, pixels });
+    expect(written()).toMatch(
+      /<filter id="l1c1e" filterUnits="userSpaceOnUse" primitiveUnits="userSpaceOnUse" color-interpolation-filters="sRGB"/,
+    );
+    // 10 hundredths of the em are 100 units, half of that the deviation; the transform sizes it.
+    expect(written()).toContain('<feGaussianBlur stdDeviation="50"/>');
+    // A picture of exact pixels: 50 units of 200 px are 10 pixels, where the renderer blurs by more than browsers do.
+    expect(written({ width: 800, height: 400 })).toContain('<feGaussianBlur stdDeviation="48"/>');
+    // Under three quarters of a pixel nothing is blurred.
+    expect(written({ width: 40, height: 20 })).not.toContain("feGaussianBlur");
+  });
+});
