@@ -1,4 +1,5 @@
 import { Command, CommanderError, InvalidArgumentError } from "commander";
+import { listKinds } from "../core/kinds";
 import { Problem } from "../core/problem";
 import { check } from "./check";
 import { curves, curvesHelp } from "./curves";
@@ -49,6 +50,18 @@ program
         ),
       );
     else for (const s of styles) print(s.name);
+  });
+
+program
+  .command("kinds")
+  .description("every form step, paint, lay, finish, guide line and shape with its settings, one a line")
+  .option("--json", "as JSON")
+  .action(({ json }: { json?: boolean }) => {
+    const kinds = listKinds();
+    if (json) print(JSON.stringify(kinds, null, 1));
+    else
+      for (const { group, kind, params } of kinds)
+        print([group.padEnd(6), kind.padEnd(12), Object.keys(params).join(" ")].join(" ").trimEnd());
   });
 
 program

@@ -67,7 +67,7 @@ export function coat(name: string, paint: Paint, form: FormStep[] = [], { lay, o
     ...plain,
     opacity: { amount: opacity ?? plain.opacity.amount },
     blend: { mode: blend ?? plain.blend.mode },
-    "soft-shadow": shadow ? { ...plain["soft-shadow"], on: true, ...shadow } : plain["soft-shadow"],
+    "soft-shadow": shadow ? { ...plain["soft-shadow"], on: true, light: shadow.way ? "own" : "lamp", ...shadow } : plain["soft-shadow"],
   };
   const steps = [step("letters"), ...form].map((s, i) => ({ ...s, id: `step${i}` }));
   return { id: idOf(name), name, on: true, form: steps, paint, lay: lay ?? newLay("fill"), finish };

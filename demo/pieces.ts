@@ -32,7 +32,7 @@ const dusk = style("Dusk", "anton", "em", { Night: "#1a1f3a" }, [
 
 /** A door of pale boards, cut through where the words are: what is behind is seen in the letters. */
 const door = style("Stencilled Door", "saira-stencil", "em", { Door: "#efe3c8", Rule: "#b9a77d", Shadow: "#1c130d" }, [
-  coat("Door", flat("door"), [cutBy("goods"), cutBy("small")], { shadow: { way: { angle: 70, distance: 7 }, blur: 12, opacity: 80 } }),
+  coat("Door", flat("door"), [cutBy("goods"), cutBy("small")], { shadow: { distance: 7, blur: 12, opacity: 80 } }),
   coat("Rule", flat("rule"), [shrink(5)], { lay: stroke(1.4, { side: "inside" }) }),
 ]);
 

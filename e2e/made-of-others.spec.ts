@@ -80,6 +80,10 @@ test("a soft shadow is switched on with an ink of its own, shown with its coat, 
   await expect(page.getByRole("radiogroup", { name: "Shadow ink" }).getByRole("radio", { name: "Shadow" })).toBeChecked();
   await choose(page, "Shadow ink", "Face");
   await expect.poll(async () => (await finish(page))["soft-shadow"]).toMatchObject({ on: true, ink: "face" });
+  // It falls away from the lamp, which is moved on the bench.
+  const lamp = await gripAt(page, "lamp");
+  await drag(page, lamp, { x: lamp.x + 160, y: lamp.y });
+  await expect.poll(async () => ((await document(page)) as unknown as { lamp: { angle: number } }).lamp.angle).toBeGreaterThan(270);
   const twice = await page.evaluate(() => {
     const ids = [...window.document.querySelectorAll("[id]")].map((e) => e.id);
     return ids.filter((id, i) => ids.indexOf(id) !== i);

@@ -3,6 +3,8 @@ import { existsSync, readFileSync } from "node:fs";
 import { z } from "zod";
 import { pieceFileSchema, pieceSchema } from "../core/piece/schema";
 import { styleSchema } from "../core/style/schema";
+import { defaultOf, listKinds, rangeOf } from "../core/kinds";
+import type { Param } from "../core/params";
 import { shippedFaces } from "../server/faces/shipped";
 
 describe("what is published", () => {
@@ -13,6 +15,17 @@ describe("what is published", () => {
   ] as const)("the JSON Schema of a %s is today's", (name, schema) => {
     const published = JSON.parse(readFileSync(`docs/schemas/${name}.schema.json`, "utf8"));
     expect(published).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(schema, { io: "input", reused: "ref" }))));
+  });
+
+  test("every kind is in the documents as it is today, with a picture", () => {
+    const text = readFileSync("docs/kinds.md", "utf8");
+    for (const { group, kind, label, hint, params } of listKinds()) {
+      expect(text).toContain(`### ${label} (\`${kind}\`)`);
+      expect(text).toContain(`${hint}.`);
+      expect(existsSync(`docs/kinds/${group}-${kind}.svg`)).toBe(true);
+      for (const [name, p] of Object.entries(params))
+        expect(text).toContain(`| ${p.label} | \`${name}\` | ${rangeOf(p as Param)} | ${defaultOf(p as Param)} | ${p.hint} |`);
+    }
   });
 
   test("every face has its file, its licence and its line in the notice", () => {

@@ -6,6 +6,7 @@ import type { CurveKernel } from "../curves/kernel";
 import { identity } from "../curves/matrix";
 import { Path } from "../curves/path";
 import type { SceneFill, SceneLayer } from "../scene/scene";
+import { daylight, lampSeen } from "../piece/lamp";
 import { Coats, type CoatsContext } from "./evaluate";
 import { finishKinds } from "./finishes";
 import { formStepKinds } from "./forms";
@@ -31,6 +32,7 @@ const context = (): CoatsContext => ({
   letters,
   ground: noShape,
   board: { width: 500, height: 200, toItem: identity },
+  lamp: lampSeen(daylight, identity),
   inks: { key: "inks", colour: (id) => colours[id] ?? "#808080" },
   label: "Word",
   open: [],

@@ -3,8 +3,9 @@ import { board, engineWith, styleOf, word } from "../../tests/engine";
 import { area, rectangle } from "../../tests/paths";
 import { coat, flat, gradient, grow, shift, trail, weld } from "../../demo/build";
 import { mixOklab, mixSrgb } from "../colour";
-import { identity } from "../curves/matrix";
+import { apply, identity } from "../curves/matrix";
 import { toSvg } from "../output/svg";
+import { daylight, lampSeen, type Lamp } from "../piece/lamp";
 import { compile } from "../piece/compile";
 import type { LoadedEngine } from "../piece/engine";
 import type { SceneLayer } from "../scene/scene";
@@ -30,6 +31,7 @@ const context = (more: Partial<CoatsContext> = {}): CoatsContext => ({
   letters,
   ground: noShape,
   board: { width: 500, height: 200, toItem: identity },
+  lamp: lampSeen(daylight, identity),
   inks: { key: "", colour: (id) => ({ face: "#ff0000", edge: "#0000ff", shadow: "#221d33" })[id] ?? "#808080" },
   label: "Word",
   open: [],
@@ -146,6 +148,30 @@ describe("a soft shadow", () => {
     const box = boundsOf(shadow.paths.map((p) => ({ ...p, line: 0 })));
     expect([box.minX, box.maxX]).toEqual([-15, 315].map((v) => expect.closeTo(v, 6)));
     expect(thrown({ blur: 6, hardness: 100 })[0].effects).toBeUndefined();
+  });
+
+  test("falls away from the lamp, farther and harder as that is set, however the words are turned, and only while it is lit by it", () => {
+    const style = styleOf([coat("A", flat("face"), [], { shadow: { blur: 0, distance: 10 } })]);
+    const at = (lamp: Partial<Lamp>, turn = 0) => {
+      const piece = { ...board(word("Tea", { size: 100, turn })), lamp: { ...daylight, ...lamp } };
+      const [item] = compile(piece, new Map([[style.id, style]]), engine).scene.items;
+      const [shadow, body] = item.layers;
+      const [s, b] = [shadow, body].map((l) => apply(item.matrix, { x: l.paths[0].x, y: l.paths[0].y }));
+      return { x: s.x - b.x, y: s.y - b.y, opacity: shadow.opacity, body };
+    };
+    // From the upper left at 45 degrees: a tenth of the em to the lower right, whose sides are equal.
+    const k = 10 / Math.SQRT2;
+    for (const turn of [0, 30, 200])
+      expect(at({}, turn)).toMatchObject({ x: expect.closeTo(k, 6), y: expect.closeTo(k, 6), opacity: 0.55 });
+    // A shadow's length is the cotangent of the sun's height.
+    expect(at({ height: 30 }).x).toBeCloseTo(k * Math.sqrt(3), 6);
+    expect(at({ angle: 0 })).toMatchObject({ x: expect.closeTo(-10, 6), y: expect.closeTo(0, 6) });
+    expect(at({ strength: 50 }).opacity).toBeCloseTo(0.275, 9);
+    expect(at({ strength: 200 }).opacity).toBe(1);
+    const plain = styleOf([coat("A", flat("face"))]);
+    const bodyOf = (angle: number) =>
+      compile({ ...board(word("Tea")), lamp: { ...daylight, angle } }, new Map([[plain.id, plain]]), engine).scene.items[0].layers[0];
+    expect(bodyOf(10)).toBe(bodyOf(100));
   });
 
   test("is sized with the letters, and written as a filter in sRGB over a region that holds it", () => {

@@ -10,6 +10,7 @@ import type { FormStepKind } from "./form-step";
 import { formStepKind } from "./forms";
 import type { Given, Givens, Need } from "./given";
 import { layKind } from "./lays";
+import { neededBy } from "./needs";
 import { paintKind } from "./paints";
 import type { Coat } from "./schema";
 import { boundsOf, noShape, type Shape } from "./shape";
@@ -171,7 +172,9 @@ export class Coats {
       referred[name] = type === "coat" ? this.form(values[name] as string) : this.context.item(values[name] as ItemRef);
     }
     const handed = Object.fromEntries(needs.map((need) => [need, this.context[need]]));
-    const told = needs.map((need) => (need === "board" ? JSON.stringify(this.context.board) : numberOf(this.context[need])));
+    const told = needs.map((need) =>
+      need === "board" || need === "lamp" ? JSON.stringify(this.context[need]) : numberOf(this.context[need]),
+    );
     const key = [kernel.name, scale, ...told, ...Object.values(referred).map((s) => (s ? numberOf(s) : ""))].join(" ");
     const given = { kernel, units: (length: number) => length * scale, referred, ...handed };
     // What is not needed is not there: a kind's own types keep it from asking.
@@ -180,12 +183,14 @@ export class Coats {
 
   #layersOf(coat: Coat, shape: Shape): readonly SceneLayer[] {
     const kind = paintKind(coat.paint.kind);
-    const spared = kind.spares?.(coat.paint) ?? [];
-    const needs = kind.needs?.filter((need) => !spared.includes(need));
-    const paint = this.#given(coat.paint, kind.params, needs);
+    const paint = this.#given(coat.paint, kind.params, neededBy(kind, coat.paint));
     const values: Readonly<Record<string, Values<Params>>> = coat.finish;
     const all: readonly FinishKind[] = finishKinds;
-    const finishes = all.map((k) => ({ kind: k, values: values[k.kind], ...this.#given(values[k.kind], k.params, k.needs) }));
+    const finishes = all.map((k) => ({
+      kind: k,
+      values: values[k.kind],
+      ...this.#given(values[k.kind], k.params, neededBy(k, values[k.kind])),
+    }));
     const key = [
       JSON.stringify([coat.id, coat.name, coat.paint, coat.finish]),
       this.context.inks.key,

@@ -25,6 +25,8 @@ export interface FinishKind<K extends string = string, P extends Params = Params
   P
 > {
   readonly needs?: N;
+  /** What of that it has no use for at these values: it is not handed over then, and a change of it changes nothing. */
+  spares?(values: Values<P>): readonly Need[];
   apply(coat: Laid, values: Values<P>, given: FinishGiven<N, P>): Laid;
 }
 

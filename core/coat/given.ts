@@ -10,6 +10,18 @@ export interface BoardSeen {
   readonly toItem: Matrix;
 }
 
+/** The lamp as an item's coats see it. */
+export interface LampSeen {
+  /** Towards the lamp, a unit of length in the item's space. */
+  readonly x: number;
+  readonly y: number;
+  /** Degrees over the board. */
+  readonly height: number;
+  /** 1 is common daylight. */
+  readonly strength: number;
+  readonly colour: string;
+}
+
 /** What a kind may read besides its input and its own settings. It says which of these it needs, and is given those alone. */
 export interface Givens {
   /** The letters as they were set; of a shape its outline. */
@@ -17,6 +29,7 @@ export interface Givens {
   /** The shape on the board that the letters fill or run along; without parts where there is none. */
   readonly ground: Shape;
   readonly board: BoardSeen;
+  readonly lamp: LampSeen;
 }
 export type Need = keyof Givens;
 

@@ -2,6 +2,7 @@ import { beforeAll, describe, expect, jest, test } from "@jest/globals";
 import { board, engineWith, styleOf, word } from "../../tests/engine";
 import { area, rectangle } from "../../tests/paths";
 import { coat, flat, grow, shift, step, stroke, weld } from "../../demo/build";
+import { daylight, lampSeen } from "../piece/lamp";
 import { compile, type Compiled } from "../piece/compile";
 import type { LoadedEngine } from "../piece/engine";
 import { newShape, newShapeItem, type Item } from "../piece/schema";
@@ -23,6 +24,7 @@ const context = (more: Partial<CoatsContext> = {}): CoatsContext => ({
   letters: square(0, 0, 100),
   ground: noShape,
   board: { width: 500, height: 200, toItem: identity },
+  lamp: lampSeen(daylight, identity),
   inks: { key: "", colour: () => "#000000" },
   label: "Word",
   open: [],

@@ -4,7 +4,7 @@ import { pieceFileSchema, pieceFormat, pieceSchema, pieceVersion, type PieceFile
 import { firstFault, Problem } from "../problem";
 import { styleFormat, styleSchema, styleVersion, type Style } from "../style/schema";
 import { readMarkup } from "./markup";
-import { migrate } from "./versions";
+import { migrate, type Migration } from "./versions";
 
 export type Opened =
   | {
@@ -66,16 +66,31 @@ export function openDocument(document: unknown): Opened {
   }
 }
 
-export const openStyle = (document: unknown): Style => parse(styleSchema, withSoundIds(migrate(document, "style", styleVersion)), "style");
+/** From each version of the style format to the next; there is one so far. */
+const styleMigrations: readonly Migration[] = [];
+
+const presentStyle = (document: unknown): unknown => migrate(document, "style", styleVersion, styleMigrations);
+
+export const openStyle = (document: unknown): Style => parse(styleSchema, withSoundIds(presentStyle(document)), "style");
 
 /** From each version of the piece format to the next. */
-const pieceMigrations = [
+const pieceMigrations: readonly Migration[] = [
   // 1 to 2: bends, poses, single letters and shapes came in; what a piece does not say of them is as it was.
-  (piece: Record<string, unknown>) => piece,
+  (piece) => piece,
+  // 2 to 3: the lamp came in; nothing was lit by one before.
+  (piece) => piece,
 ];
 
-export const openPiece = (document: unknown) =>
-  parse(pieceSchema, withSoundIds(migrate(document, "piece", pieceVersion, pieceMigrations)), "piece");
+/** A piece of the present format; the styles inside it have a format of their own, and are brought forward, too. */
+function presentPiece(document: unknown): unknown {
+  const piece = migrate(document, "piece", pieceVersion, pieceMigrations);
+  const { items } = piece;
+  if (!Array.isArray(items)) return piece;
+  const dressed = (item: { ownStyle?: unknown } | null) => (item?.ownStyle ? { ...item, ownStyle: presentStyle(item.ownStyle) } : item);
+  return { ...piece, items: items.map(dressed) };
+}
+
+export const openPiece = (document: unknown) => parse(pieceSchema, withSoundIds(presentPiece(document)), "piece");
 
 function parse<T>(
   schema: { safeParse(v: unknown): { success: true; data: T } | { success: false; error: Parameters<typeof firstFault>[0] } },

@@ -1,13 +1,13 @@
 import { Problem } from "../problem";
 
-type Migration = (document: Record<string, unknown>) => Record<string, unknown>;
+export type Migration = (document: Record<string, unknown>) => Record<string, unknown>;
 
 /**
  * Brings a document of an older format forward, one version at a time.
  * @param steps the step from version n + 1 to n + 2 at index n
  * @throws Problem where the document is newer than this program or carries no version
  */
-export function migrate(document: unknown, what: string, current: number, steps: readonly Migration[] = []): unknown {
+export function migrate(document: unknown, what: string, current: number, steps: readonly Migration[] = []): Record<string, unknown> {
   if (typeof document !== "object" || document === null) throw new Problem(`This is no ${what}.`);
   let doc = document as Record<string, unknown>;
   const version = doc.version;

@@ -29,10 +29,8 @@ export function layerBody(layer: SceneLayer, item: Matrix, prefix: string, sourc
   const repeated = new Repeated(layer.paths, paints, prefix);
   const paths = layer.paths.map((p) => repeated.use(p, sources.link ?? href) ?? pathNode(p, paints[p.fill].attributes));
   const servers = [...paints.flatMap((p) => p.server ?? []), ...repeated.nodes];
-  const filter =
-    layer.effects && !isEmpty(layer.bounds)
-      ? filterOf(layer.effects, layer.bounds, `${prefix}e`, (d) => sources.blur?.(d, item) ?? d)
-      : null;
+  const { effects = [], bounds } = layer;
+  const filter = isEmpty(bounds) ? null : filterOf(effects, bounds, `${prefix}e`, (d) => sources.blur?.(d, item) ?? d);
   if (filter) servers.push(filter);
   const defs: SvgNode[] = servers.length ? [{ name: "defs", attributes: {}, children: servers }] : [];
   const drawn: SvgNode[] = filter ? [{ name: "g", attributes: { filter: `url(#${prefix}e)` }, children: paths }] : paths;

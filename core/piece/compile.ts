@@ -11,6 +11,7 @@ import { inkLookup } from "../style/inks";
 import { unitsPerLength } from "../style/measure";
 import type { Style } from "../style/schema";
 import { toPx } from "../units";
+import { lampSeen, type Lamp } from "./lamp";
 import { covered, inSpaceOf } from "./other-item";
 import { seenLayer } from "./perspective-view";
 import { place, type Bare, type Placed } from "./placed";
@@ -89,7 +90,7 @@ export function* compiling(
   const shapes = new Map(piece.items.filter(isShape).map((s) => [s.id, s]));
   // Forms may be made of other items': all stand before the first coat is built.
   const bare = new Map(piece.items.map((item) => [item.id, place(item, shapes, engine, timed)]));
-  const looks = new Looks(bare, styles, engine, size);
+  const looks = new Looks(bare, styles, engine, size, piece.lamp);
 
   const of = piece.items.reduce((n, item) => n + (item.hidden ? 0 : (styleOf(item, styles)?.coats.filter((c) => c.on).length ?? 0)), 0);
   let done = 0;
@@ -123,6 +124,7 @@ class Looks {
     private readonly styles: ReadonlyMap<string, Style>,
     private readonly engine: Engine,
     private readonly board: Omit<BoardSeen, "toItem">,
+    private readonly lamp: Lamp,
   ) {}
 
   /** Undefined where the item has no style. */
@@ -137,6 +139,7 @@ class Looks {
       letters: own.letters,
       ground: own.ground,
       board: { ...this.board, toItem: invert(own.placed.matrix) },
+      lamp: lampSeen(this.lamp, invert(own.placed.matrix)),
       inks: { key: JSON.stringify(style.inks), colour: inkLookup(style.inks) },
       label: labelOf(own.item),
       open: this.#open,

@@ -204,7 +204,7 @@ describe("the format", () => {
   test("of version 1 opens with what it did not say as it was", () => {
     const { bend: _, across: __, groups: ___, ...old } = word("Tea");
     const opened = openPiece({ ...board(), version: 1, items: [old] });
-    expect(opened).toMatchObject({ version: 2, items: [{ text: "Tea", bend: null, across: 1, groups: [], letters: [], axes: {} }] });
+    expect(opened).toMatchObject({ version: 3, items: [{ text: "Tea", bend: null, across: 1, groups: [], letters: [], axes: {} }] });
   });
 
   test("keeps every bend, letter and shape through a file", () => {

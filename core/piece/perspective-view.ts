@@ -52,6 +52,7 @@ const paths = memoByIdentity<Path, Path>(64);
  */
 export function seenLayer(layer: SceneLayer, view: View | undefined, kernel: Kernel): SceneLayer {
   if (!view) return layer;
+  const { effects = [] } = layer;
   return layers(layer, `${kernel.name} ${view.key}`, () => {
     const warped = layer.paths.map((p): ScenePath => ({
       path: paths(p.path, `${kernel.name} ${view.key} ${p.x} ${p.y} ${p.matrix?.join() ?? ""}`, () =>
@@ -65,7 +66,7 @@ export function seenLayer(layer: SceneLayer, view: View | undefined, kernel: Ker
       ...layer,
       paths: warped,
       fills: layer.fills.map((f) => seenFill(f, view)),
-      bounds: withReach(joinAll(warped.map((p) => shifted(p.path.bounds, p.x, p.y))), layer.effects ?? []),
+      bounds: withReach(joinAll(warped.map((p) => shifted(p.path.bounds, p.x, p.y))), effects),
     };
   });
 }

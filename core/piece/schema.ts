@@ -6,11 +6,12 @@ import { unionOf } from "../params";
 import { shapeKinds } from "../shape/kinds";
 import { styleSchema, type Style } from "../style/schema";
 import { boardSchema } from "./board";
+import { daylight, lampSchema } from "./lamp";
 import type { Matrix } from "../curves/matrix";
 import { poseFields, poseMatrix } from "./pose";
 
 export const pieceFormat = "vextal.piece";
-export const pieceVersion = 2;
+export const pieceVersion = 3;
 
 /** What every item of a board has. */
 const itemFields = {
@@ -79,6 +80,7 @@ export const pieceSchema = z.object({
   /** Whether it was given its name; until then it is called by its words. */
   named: z.boolean().default(true),
   board: boardSchema,
+  lamp: lampSchema.default(daylight),
   /** Back to front. */
   items: z.array(itemSchema).max(200),
 });

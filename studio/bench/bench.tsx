@@ -25,6 +25,7 @@ import { Marquee } from "./marquee";
 import { Messages } from "./messages";
 import { NodeEditor } from "./node-editor";
 import { usePanning } from "./panning";
+import { LampHandle } from "./lamp-handle";
 import { DirectionHandles } from "./direction-handles";
 import { PhotoHandle } from "./photo-handle";
 import { placeOf } from "./place";
@@ -227,6 +228,7 @@ function SelectionHandles() {
       {stage === "coats" && <GradientHandle item={item} />}
       {stage === "coats" && <PhotoHandle item={item} />}
       {stage === "coats" && <DirectionHandles item={item} />}
+      {stage === "coats" && <LampHandle item={item} />}
     </>
   );
 }

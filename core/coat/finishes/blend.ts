@@ -1,5 +1,5 @@
 import { finish } from "../finish-kind";
-import { blendOptions } from "./blend-options";
+import { blendChoices } from "./blend-choices";
 
 export const blend = finish({
   kind: "blend",
@@ -11,7 +11,7 @@ export const blend = finish({
       label: "Blend mode",
       hint: "How the coat mixes with what is below (W3C Compositing)",
       default: "normal",
-      options: blendOptions,
+      options: blendChoices,
     },
   },
   apply: (coat, { mode }) => ({ ...coat, body: { ...coat.body, blend: mode } }),

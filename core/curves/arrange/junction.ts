@@ -91,8 +91,8 @@ function settle(section: Section, end: SectionEnd, x: number, y: number, atStart
 const isNear = (end: SectionEnd, x: number, y: number, cell: number): boolean => Math.abs(end.x - x) <= cell && Math.abs(end.y - y) <= cell;
 
 /**
- * The end of a segment that lies within a cell of (x, y), 0 or 1, where the way from it to `t` does not leave the place: a curve may come back
- * through its own end.
+ * The end of a segment that lies within a cell of (x, y), 0 or 1, where the way from it to `t` does not leave the place: a curve may come
+ * back through its own end.
  */
 function endNear({ p, o, degree }: Segment, t: number, x: number, y: number, cell: number): 0 | 1 | undefined {
   const end = t < 0.5 ? 0 : 1;

@@ -7,6 +7,7 @@ import { editLettering } from "../../state/edits/items";
 import { setText } from "../../state/edits/letters";
 import { useLettering, useSelectedItem, useShape, useStudio } from "../../state/store";
 import { BoardSection } from "./board-section";
+import { LampSection } from "./lamp-section";
 import { FacePicker } from "./face-picker";
 import { FaceSection } from "./face-section";
 import { ItemsSection } from "./items-section";
@@ -40,6 +41,7 @@ export function WordsDrawer() {
       {item && <PlaceSection item={item} />}
       <ItemsSection />
       <BoardSection />
+      <LampSection />
     </>
   );
 }

@@ -22,4 +22,4 @@ const hints: Record<BlendMode, string> = {
 const label = (mode: string) => mode.charAt(0).toUpperCase() + mode.slice(1).replace("-", " ").replace("Color", "Colour");
 
 /** Every blend mode, in the order of the standard. */
-export const blendOptions = blendModes.map((mode) => ({ value: mode, label: label(mode), hint: hints[mode] }));
+export const blendChoices = blendModes.map((mode) => ({ value: mode, label: label(mode), hint: hints[mode] }));
