@@ -12,6 +12,11 @@ const config = [
         { argsIgnorePattern: "^_", varsIgnorePattern: "^_", destructuredArrayIgnorePattern: "^_" },
       ],
       "@typescript-eslint/no-non-null-assertion": "off",
+      // Who subscribes to all of the state is drawn again at every move of the pointer.
+      "no-restricted-syntax": [
+        "error",
+        { selector: "CallExpression[callee.name='useStudio'][arguments.length=0]", message: "Name what is read: useParts, or a selector." },
+      ],
       // What the formatter cannot break: comments. Strings and patterns are left whole.
       "max-len": ["error", { code: 140, ignoreStrings: true, ignoreTemplateLiterals: true, ignoreRegExpLiterals: true, ignoreUrls: true }],
     },

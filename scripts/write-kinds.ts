@@ -106,7 +106,9 @@ function shown({ group, kind }: KindListed): Item[] {
     y: kind === "outline" ? 126 : kind === "ground" ? 75 : group === "guide" ? 84 : 108,
     styleId: null,
     ownStyle:
-      kind === "ground" ? { ...dressed, coats: [{ ...dressed.coats[0], id: "behind", paint: newPaint("flat", { ink: "edge" }) }, plain] } : dressed,
+      kind === "ground"
+        ? { ...dressed, coats: [{ ...dressed.coats[0], id: "behind", paint: newPaint("flat", { ink: "edge" }) }, plain] }
+        : dressed,
     bend: kind === "ground" ? filled : group === "guide" ? along : null,
   });
   return [ground, word];

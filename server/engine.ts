@@ -1,10 +1,7 @@
 import { firstFace } from "../core/lettering/face";
-import { createEngine, type LoadedEngine } from "../core/piece/engine";
+import { once } from "../core/once";
+import { createEngine } from "../core/piece/engine";
 import { findFace } from "./faces/find";
 
-let engine: Promise<LoadedEngine> | undefined;
-
 /** The server's engine, made at its first use and kept. */
-export function serverEngine(): Promise<LoadedEngine> {
-  return (engine ??= createEngine({ standIn: firstFace, readFace: findFace }));
-}
+export const serverEngine = once(() => createEngine({ standIn: firstFace, readFace: findFace }));

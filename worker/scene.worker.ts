@@ -8,6 +8,7 @@ import { firstFace } from "../core/lettering/face";
 import { alternatesOf, featuresOf } from "../core/lettering/features";
 import { set } from "../core/lettering/setting";
 import { memoByIdentity } from "../core/memo";
+import { once } from "../core/once";
 import { imageNode } from "../core/output/fill-svg";
 import { layerBody } from "../core/output/layer-svg";
 import { photosIn, toSvg } from "../core/output/svg";
@@ -33,12 +34,12 @@ import {
   type SvgRequest,
 } from "./protocol";
 
-let engine: Promise<LoadedEngine> | undefined;
-const ready = () =>
-  (engine ??= createEngine({
+const ready = once(() =>
+  createEngine({
     standIn: firstFace,
     readFace: fetchFace,
-  }));
+  }),
+);
 
 /** A number for each layer object, so that the page can say which ones it holds. */
 let versions = new WeakMap<SceneLayer, number>();

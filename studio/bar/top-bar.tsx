@@ -4,7 +4,7 @@ import { useTheme } from "next-themes";
 import { Dialog } from "radix-ui";
 import { IconButton } from "../parts/button";
 import { Tip } from "../parts/tip";
-import { stages, useStudio, type Stage } from "../state/store";
+import { stages, type Stage, useParts } from "../state/store";
 import { SavedState } from "./saved-state";
 
 const stageText: Record<Stage, { label: string; hint: string }> = {
@@ -16,7 +16,16 @@ const stageText: Record<Stage, { label: string; hint: string }> = {
 
 /** The piece's name, the route of the work, undo and redo, and whether it is saved. */
 export function TopBar() {
-  const { work, stage, history, change, set, undo, redo, settle } = useStudio();
+  const { work, stage, history, change, set, undo, redo, settle } = useParts(
+    "work",
+    "stage",
+    "history",
+    "change",
+    "set",
+    "undo",
+    "redo",
+    "settle",
+  );
   const { resolvedTheme, setTheme } = useTheme();
   return (
     <header className="flex h-12 shrink-0 items-center gap-2 border-b border-rule bg-paper px-2">

@@ -5,11 +5,11 @@ import { IconButton } from "../parts/button";
 import { Menu } from "../parts/menu";
 import { bringSvg, centre, fitBoard, newLettering, newShape, setTool, zoomBy } from "../state/commands";
 import { bringPhoto, photoFiles } from "../state/photos";
-import { useStudio } from "../state/store";
+import { useParts } from "../state/store";
 
 /** Adding, centring, snapping and zoom, along the lower edge of the bench. */
 export function BenchTools() {
-  const { view, snapping, increments, selection, set } = useStudio();
+  const { view, snapping, increments, selection, set } = useParts("view", "snapping", "increments", "selection", "set");
   return (
     <>
       <AddMenu />

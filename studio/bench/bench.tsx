@@ -8,7 +8,7 @@ import { isCancelled } from "../state/holding";
 import { dropFiles } from "../state/files";
 import { groupedWith } from "../state/edits/groups";
 import { nodesOfPath, setNodes } from "../state/edits/shapes";
-import { useShape, useStudio } from "../state/store";
+import { useParts, useShape, useStudio } from "../state/store";
 import { letteringOf } from "../state/work";
 import { BenchContext } from "./bench-context";
 import { BendHandles } from "./bend/bend-handles";
@@ -41,7 +41,7 @@ type Drag = { move: Gesture } | { pan: Point } | { mark: { item: LetteringUpdate
 /** The working view: the board with its items, and the handles of whatever the drawer edits. */
 export function Bench() {
   const host = useRef<HTMLDivElement>(null);
-  const { view, scene, selection, typing, tool } = useStudio();
+  const { view, scene, selection, typing, tool } = useParts("view", "scene", "selection", "typing", "tool");
   const [guides, setGuides] = useState<readonly Guide[]>([]);
   const [ask, setAsk] = useState<{ from: number; to: number; serial: number } | null>(null);
   const [panning, setPanning] = useState(false);
@@ -207,7 +207,7 @@ export function Bench() {
 
 /** The handles of what is selected, by what the pointer works on. */
 function SelectionHandles() {
-  const { scene, work, selection, stage, tool } = useStudio();
+  const { scene, work, selection, stage, tool } = useParts("scene", "work", "selection", "stage", "tool");
   const items = scene!.items;
   const selected = items.filter((i) => selection.includes(i.id));
   if (selected.length > 1) return <TogetherHandles items={selected} />;

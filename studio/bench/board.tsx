@@ -1,12 +1,12 @@
 import { matrixText } from "@/core/output/numbers";
 import { layerKey } from "@/worker/protocol";
-import { useStudio } from "../state/store";
+import { useParts } from "../state/store";
 import { itemOf, shownStyle } from "../state/work";
 import { Layer } from "./layer";
 
 /** The board: one svg layer a coat, in one isolated group, as the exported SVG has it. */
 export function Board() {
-  const { view, scene, nodes, work, shownUpTo, selection } = useStudio();
+  const { view, scene, nodes, work, shownUpTo, selection } = useParts("view", "scene", "nodes", "work", "shownUpTo", "selection");
   if (!scene) return null;
   const { width, height } = scene;
   const viewBox = `0 0 ${width} ${height}`;
@@ -53,7 +53,7 @@ export function Board() {
 
 /** Veils what lies off the board: it is not exported. */
 function Surround() {
-  const { view, scene } = useStudio();
+  const { view, scene } = useParts("view", "scene");
   const [w, h] = [scene!.width * view.zoom, scene!.height * view.zoom];
   return (
     <svg aria-hidden className="pointer-events-none absolute inset-0 size-full">

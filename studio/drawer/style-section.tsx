@@ -12,7 +12,7 @@ import { Field, Section } from "../parts/field";
 import { Menu } from "../parts/menu";
 import { session } from "../state/session";
 import { detach, revert, saveAsStyle, updateStyle } from "../state/edits/style";
-import { useItem, useShownStyle, useStudio } from "../state/store";
+import { useItem, useParts, useShownStyle, useStudio } from "../state/store";
 import { StylePicker } from "./style-picker";
 
 const measures = [
@@ -29,7 +29,7 @@ const scopes = [
 
 /** Which style a lettering has, how it is linked, and where changes go. */
 export function StyleSection({ lettering }: { lettering: Item }) {
-  const { work, scope, change, changeStyle, set } = useStudio();
+  const { work, scope, change, changeStyle, set } = useParts("work", "scope", "change", "changeStyle", "set");
   const style = useShownStyle();
   const item = useItem(lettering.id);
   const queries = useQueryClient();

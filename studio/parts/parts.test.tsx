@@ -4,7 +4,7 @@ import userEvent from "@testing-library/user-event";
 import { Tooltip } from "radix-ui";
 import { useState } from "react";
 import { unitFactors } from "../drawer/units";
-import { build, patch } from "../bench/patch-svg";
+import { build, patch, withIds } from "../bench/patch-svg";
 import { Choice } from "./choice";
 import { NumberField } from "./number-field";
 
@@ -139,4 +139,20 @@ describe("patching the bench's SVG", () => {
     expect(element.hasAttribute("opacity")).toBe(false);
     expect([...element.children].map((c) => c.getAttribute("d"))).toEqual(["a", "b", "c"]);
   });
+});
+
+test("a drawing that stands twice in a document has ids of its own in each place, with all that refers to them", () => {
+  const node = {
+    name: "g",
+    attributes: {},
+    children: [
+      { name: "defs", attributes: {}, children: [{ name: "path", attributes: { id: "a", d: "M0 0h1v1z" } }] },
+      { name: "use", attributes: { href: "#a", fill: "url(#b)", transform: "matrix(1 0 0 1 0 0)" } },
+      { name: "image", attributes: { href: "/api/photos/1" } },
+    ],
+  };
+  const [defs, use, image] = withIds(node, "s-").children!;
+  expect(defs.children![0].attributes).toEqual({ id: "s-a", d: "M0 0h1v1z" });
+  expect(use.attributes).toEqual({ href: "#s-a", fill: "url(#s-b)", transform: "matrix(1 0 0 1 0 0)" });
+  expect(image.attributes).toEqual({ href: "/api/photos/1" });
 });

@@ -1,4 +1,5 @@
 import { create } from "zustand";
+import { useShallow } from "zustand/react/shallow";
 import type { Coat, Ink } from "@/core/coat/schema";
 import type { Entry } from "../api/client";
 import type { ItemUpdate, LetteringUpdate, SceneUpdate } from "@/worker/protocol";
@@ -204,6 +205,10 @@ export const useStudio = create<StudioState & StudioActions>((set, get) => ({
       set({ ...selected(work, ids), typing: null, tool: "items", letters: [], node: null, bendLine: 0 });
   },
 }));
+
+/** Some of the state, and a drawing anew only where one of them changes: a hover redraws nothing but what it shows. */
+export const useParts = <K extends keyof (StudioState & StudioActions)>(...names: readonly K[]): Pick<StudioState & StudioActions, K> =>
+  useStudio(useShallow((s) => Object.fromEntries(names.map((name) => [name, s[name]])) as Pick<StudioState & StudioActions, K>));
 
 /** The selection with the coat that its drawer shows: the front one. */
 function selected(work: Work, ids: readonly string[]): Pick<StudioState, "selection" | "coatId"> {

@@ -5,7 +5,7 @@ import { nanoid } from "nanoid";
 import { IconButton } from "../parts/button";
 import { pasteCopied } from "../state/commands";
 import { insertCoat, moveCoat, newCoat } from "../state/edits/style";
-import { useItem, useSelectedItem, useShownStyle, useStudio } from "../state/store";
+import { useItem, useParts, useSelectedItem, useShownStyle } from "../state/store";
 import { CoatCard } from "./coat-card";
 
 /** The coats of the selected item, back to front from left to right. */
@@ -13,7 +13,7 @@ export function CoatStrip() {
   const lettering = useSelectedItem();
   const item = useItem(lettering?.id);
   const style = useShownStyle();
-  const { copied, coatId, set, changeStyle } = useStudio();
+  const { copied, coatId, set, changeStyle } = useParts("copied", "coatId", "set", "changeStyle");
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, {

@@ -12,7 +12,7 @@ import { Button } from "../../parts/button";
 import { Choice } from "../../parts/choice";
 import { Field, Section } from "../../parts/field";
 import { session } from "../../state/session";
-import { useStudio } from "../../state/store";
+import { useParts } from "../../state/store";
 import { fileOf } from "../../state/work";
 import { firstChoice, PictureSizeFields, sizeOf } from "./picture-size-fields";
 
@@ -20,7 +20,7 @@ type What = "board" | "selection";
 
 /** Takes the piece away as vectors or as a picture. */
 export function ExportDrawer() {
-  const { work, scene, selection } = useStudio();
+  const { work, scene, selection } = useParts("work", "scene", "selection");
   const faces = useFaces();
   const [what, setWhat] = useState<What>("board");
   const [ground, setGround] = useState(true);

@@ -9,7 +9,7 @@ import { Choice } from "../../parts/choice";
 import { ColourField, Swatch } from "../../parts/colour-field";
 import { Field, Fold } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
-import { useStudio } from "../../state/store";
+import { useParts, useStudio } from "../../state/store";
 import { unitFactors } from "../units";
 
 const names: Record<Unit, string> = { px: "Pixels, 96 to the inch", pt: "Points, 72 to the inch", mm: "Millimetres", in: "Inches" };
@@ -134,7 +134,7 @@ const sized = ({ width, height, unit, dpi }: BoardSize) => ({ width, height, uni
 
 /** Guides, the grid and the increments of moves. */
 function Aids({ board, edit }: { board: Board; edit: (name: string, apply: (b: Board) => void) => void }) {
-  const { increments, set, settle } = useStudio();
+  const { increments, set, settle } = useParts("increments", "set", "settle");
   const { unit, grid, guides } = board;
   const across = toPx(board.width, unit);
   const down = toPx(board.height, unit);

@@ -34,7 +34,7 @@ import {
 } from "../../state/commands";
 import type { Alignment } from "../../state/edits/arrange";
 import { boundTo, editItems, withGrounds } from "../../state/edits/items";
-import { useItem, useStudio } from "../../state/store";
+import { useItem, useParts, useStudio } from "../../state/store";
 import { unitFactors } from "../units";
 
 /** Where an item lies, and how several lie to each other. */
@@ -134,7 +134,7 @@ const alignments: readonly [Alignment, string, typeof AlignStartVertical][] = [
 ];
 
 function Align() {
-  const { selection, alignBy, set } = useStudio();
+  const { selection, alignBy, set } = useParts("selection", "alignBy", "set");
   const several = selection.length > 1;
   return (
     <>
