@@ -13,7 +13,7 @@ function madeOf({ x: _x, y: _y, turn: _turn, across: _across, down: _down, slant
  * drawn exactly, from the drag before or from when the items were last changed.
  */
 export class Drafting {
-  readonly #seen = new Map<string, string>();
+  readonly #seen = new Map<string, Item>();
   /** What the last exact scene took in which an item was made anew. */
   readonly #took = new Map<string, number>();
   /** Items made anew since the last exact scene. */
@@ -24,9 +24,10 @@ export class Drafting {
   /** To be asked once for each scene, before it is made. @returns whether it is to be a draft */
   next(items: readonly Item[], dragging: boolean): boolean {
     for (const item of items) {
-      const now = madeOf(item);
-      if (this.#seen.get(item.id) !== now) this.#changed.add(item.id);
-      this.#seen.set(item.id, now);
+      const before = this.#seen.get(item.id);
+      if (before === item) continue;
+      if (!before || madeOf(before) !== madeOf(item)) this.#changed.add(item.id);
+      this.#seen.set(item.id, item);
     }
     for (const id of this.#seen.keys())
       if (!items.some((i) => i.id === id)) {

@@ -4,6 +4,7 @@ import type { Strand } from "../core/curves/nodes";
 import type { Axis, NamedPlace } from "../core/lettering/axes";
 import type { FaceMetrics } from "../core/lettering/face";
 import type { CaretStop, Line } from "../core/lettering/setting";
+import type { FileDelta } from "./delta";
 import type { SvgNode } from "../core/output/svg-node";
 import type { PieceFile } from "../core/piece/schema";
 import type { BlendMode } from "../core/scene/scene";
@@ -138,7 +139,7 @@ export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok
 
 export interface SceneWorker {
   /** @param dragging while a pointer is held down: a scene that takes longer than a frame is then drawn as a draft */
-  compile(file: PieceFile, known: Known, dragging: boolean): Promise<Answer<SceneUpdate>>;
+  compile(delta: FileDelta, known: Known, dragging: boolean): Promise<Answer<SceneUpdate>>;
   svg(request: SvgRequest): Promise<Answer<string>>;
   /** What the face of a lettering offers for its text. */
   faceFacts(file: PieceFile, itemId: string): Promise<Answer<FaceFacts>>;

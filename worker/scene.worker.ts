@@ -21,6 +21,7 @@ import type { SceneFill, SceneItem, SceneLayer } from "../core/scene/scene";
 import { strainOf } from "../core/style/carries";
 import { fetchFace, forgetList, listFaces } from "./faces";
 import { embeddedPhotos, forgetMissingPhotos, isMissing, lookForPhotos, photoAddress } from "./photos";
+import { Incoming } from "./delta";
 import { Drafting } from "./drafting";
 import { itemUpdate } from "./item-update";
 import {
@@ -92,6 +93,7 @@ async function sceneOf({ piece, styles }: PieceFile, draft = false): Promise<Com
 }
 
 const drafting = new Drafting();
+const incoming = new Incoming();
 
 async function answered<T>(work: () => Promise<T>): Promise<Answer<T>> {
   try {
@@ -116,8 +118,9 @@ async function withFace({ piece }: PieceFile, itemId: string, faceId?: string) {
 }
 
 const worker: SceneWorker = {
-  compile: (file, known, dragging) =>
+  compile: (delta, known, dragging) =>
     answered(async () => {
+      const file = incoming.whole(delta);
       const draft = drafting.next(file.piece.items, dragging);
       const { scene, placed, faults, times, engine: e } = await sceneOf(file, draft);
       if (!draft)

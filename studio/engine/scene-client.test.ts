@@ -3,6 +3,7 @@ import { expose } from "comlink";
 import { MessageChannel, type MessagePort } from "node:worker_threads";
 import { board, styleOf, word } from "../../tests/engine";
 import type { PieceFile } from "@/core/piece/schema";
+import { Incoming, type FileDelta } from "@/worker/delta";
 import { layerKey, type Known, type SceneUpdate } from "@/worker/protocol";
 
 /** A worker in this process: what it is asked, and answers that the test decides. */
@@ -13,6 +14,7 @@ const ports: MessagePort[] = [];
 
 class FakeWorker {
   readonly #page: MessagePort;
+  readonly #incoming = new Incoming();
   constructor() {
     opened++;
     const { port1, port2 } = new MessageChannel();
@@ -21,7 +23,8 @@ class FakeWorker {
     // Node's ports name their listeners otherwise than a page's; comlink listens as a page does.
     expose(
       {
-        compile: (file: PieceFile, known: Known, dragging: boolean) => {
+        compile: (delta: FileDelta, known: Known, dragging: boolean) => {
+          const file = this.#incoming.whole(delta);
           asked.push({ file, known, dragging });
           return answer(file, known);
         },

@@ -1,5 +1,6 @@
 import { wrap, type Remote } from "comlink";
 import type { PieceFile } from "@/core/piece/schema";
+import { Outgoing } from "@/worker/delta";
 import { layerKey, type Answer, type Known, type SceneUpdate, type SceneWorker, type SvgRequest } from "@/worker/protocol";
 
 /** A calculation that runs longer than this is given up, and the worker is started anew. */
@@ -17,6 +18,7 @@ export class SceneClient {
   #draft: PieceFile | undefined;
   #running = false;
   #known: Record<string, number> = {};
+  #outgoing = new Outgoing();
 
   constructor(
     private readonly onScene: (update: SceneUpdate) => void,
@@ -50,6 +52,7 @@ export class SceneClient {
     this.#worker = undefined;
     this.#remote = undefined;
     this.#known = {};
+    this.#outgoing = new Outgoing();
   }
 
   async #run(): Promise<void> {
@@ -60,7 +63,7 @@ export class SceneClient {
       // Until it is known how it was drawn: a drag may end while it is under way.
       this.#draft = dragging ? file : undefined;
       try {
-        const update = unwrap(await this.#limited(this.#open().compile(file, this.#known as Known, dragging)));
+        const update = unwrap(await this.#limited(this.#open().compile(this.#outgoing.next(file), this.#known as Known, dragging)));
         // The page keeps the layers of its last scene and no others: what is gone must be sent again when it comes back.
         this.#known = Object.fromEntries(
           update.items.flatMap((item) => item.layers.map((layer) => [layerKey(item.id, layer.id), layer.version])),

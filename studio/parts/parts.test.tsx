@@ -5,6 +5,7 @@ import { Tooltip } from "radix-ui";
 import { useState } from "react";
 import { unitFactors } from "../drawer/units";
 import { build, patch, withIds } from "../bench/patch-svg";
+import type { SvgNode } from "@/core/output/svg-node";
 import { Choice } from "./choice";
 import { NumberField } from "./number-field";
 
@@ -142,7 +143,7 @@ describe("patching the bench's SVG", () => {
 });
 
 test("a drawing that stands twice in a document has ids of its own in each place, with all that refers to them", () => {
-  const node = {
+  const node: SvgNode = {
     name: "g",
     attributes: {},
     children: [
