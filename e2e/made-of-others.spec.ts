@@ -93,3 +93,27 @@ test("a soft shadow is switched on with an ink of its own, shown with its coat, 
   await expect(layers).toHaveCount(1);
   expect(faults).toEqual([]);
 });
+
+test("what takes long to draw says how far it is and can be stopped; what was done is kept", async ({ page }) => {
+  const { document: piece } = await (await page.request.get("/api/pieces/demo-night-ferry")).json();
+  const [word] = piece.items;
+  // Words that no other test has drawn, each in six coats.
+  const items = Array.from({ length: 120 }, (_, i) => ({
+    ...word,
+    id: `w${i}`,
+    text: `Ferry ${i} to the Lower Quay`,
+    size: 60,
+    y: 40 + i * 6,
+  }));
+  await page.request.post("/api/pieces", { data: { ...piece, id: "long-list", name: "Long list", items } });
+  await page.goto("/pieces/long-list");
+  const progress = page.getByText(/^Drawing: \d+ of 600 coats$/);
+  await expect(progress).toBeVisible();
+  await page.getByRole("button", { name: "Stop" }).click();
+  await expect(page.getByText(/The drawing was stopped/)).toBeVisible();
+  await expect(progress).toBeHidden();
+  // The next change draws it, from where it was left.
+  await page.getByRole("button", { name: "Add a lettering" }).click();
+  await expect(page.locator("[data-board] svg path").first()).toBeAttached({ timeout: 45_000 });
+  await expect(page.getByText(/The drawing was stopped/)).toBeHidden();
+});

@@ -6,6 +6,7 @@ import type { FaceMetrics } from "../core/lettering/face";
 import type { CaretStop, Line } from "../core/lettering/setting";
 import type { FileDelta } from "./delta";
 import type { SvgNode } from "../core/output/svg-node";
+import type { Progress } from "../core/piece/compile";
 import type { PieceFile } from "../core/piece/schema";
 import type { BlendMode } from "../core/scene/scene";
 import type { Strain } from "../core/style/carries";
@@ -134,12 +135,22 @@ export interface AlternateChoice {
   readonly picture: Picture;
 }
 
+/** What the worker posts of itself, besides its answers, while a scene takes long. */
+export interface ProgressMessage {
+  readonly progress: Progress;
+}
+
 /** A problem that the user can read crosses from the worker as a value; errors lose their class on the way. */
 export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string };
 
 export interface SceneWorker {
-  /** @param dragging while a pointer is held down: a scene that takes longer than a frame is then drawn as a draft */
-  compile(delta: FileDelta, known: Known, dragging: boolean): Promise<Answer<SceneUpdate>>;
+  /**
+   * @param dragging while a pointer is held down: a scene that takes longer than a frame is then drawn as a draft
+   * @returns null where it was left
+   */
+  compile(delta: FileDelta, known: Known, dragging: boolean): Promise<Answer<SceneUpdate | null>>;
+  /** Nobody waits for the scene that is being drawn: what is done of it stays known. */
+  leave(): Promise<void>;
   svg(request: SvgRequest): Promise<Answer<string>>;
   /** What the face of a lettering offers for its text. */
   faceFacts(file: PieceFile, itemId: string): Promise<Answer<FaceFacts>>;

@@ -13,8 +13,8 @@ import { imageNode } from "../core/output/fill-svg";
 import { layerBody } from "../core/output/layer-svg";
 import { photosIn, toSvg } from "../core/output/svg";
 import type { SvgNode } from "../core/output/svg-node";
-import { compile, styleOf, type Compiled } from "../core/piece/compile";
-import { createEngine, type LoadedEngine } from "../core/piece/engine";
+import { compiling, styleOf, toEnd, type Progress } from "../core/piece/compile";
+import { createEngine } from "../core/piece/engine";
 import { facesOf, isLettering, type Lettering, type PieceFile } from "../core/piece/schema";
 import { Problem } from "../core/problem";
 import type { SceneFill, SceneItem, SceneLayer } from "../core/scene/scene";
@@ -23,12 +23,14 @@ import { fetchFace, forgetList, listFaces } from "./faces";
 import { embeddedPhotos, forgetMissingPhotos, isMissing, lookForPhotos, photoAddress } from "./photos";
 import { Incoming } from "./delta";
 import { Drafting } from "./drafting";
+import { inSteps } from "./in-steps";
 import { itemUpdate } from "./item-update";
 import {
   layerKey,
   type Answer,
   type Known,
   type LayerUpdate,
+  type ProgressMessage,
   type Picture,
   type SceneUpdate,
   type SceneWorker,
@@ -85,11 +87,22 @@ function handleOf(fill: SceneFill | undefined): Pick<LayerUpdate, "line" | "phot
 const lacksPhoto = (item: SceneItem | undefined): boolean =>
   item?.layers.some((l) => l.fills.some((f) => f.kind === "photo" && isMissing(f.photo))) ?? false;
 
-async function sceneOf({ piece, styles }: PieceFile, draft = false): Promise<Compiled & { engine: LoadedEngine }> {
+/** Milliseconds that a scene is drawn without looking whether it is still wanted. */
+const patience = 60;
+let left = false;
+const looking = {
+  clock: () => performance.now(),
+  every: patience,
+  turn: () => new Promise<void>((resolve) => setTimeout(resolve)),
+  isLeft: () => left,
+  tell: (progress: Progress) => postMessage({ progress } satisfies ProgressMessage),
+};
+
+async function compilingOf({ piece, styles }: PieceFile, draft: boolean) {
   const e = await ready();
   await e.load(facesOf(piece.items));
   const engine = draft ? { ...e, kernel: e.draft } : e;
-  return { ...compile(piece, new Map(styles.map((s) => [s.id, s])), engine, () => performance.now()), engine: e };
+  return { engine: e, steps: compiling(piece, new Map(styles.map((s) => [s.id, s])), engine, () => performance.now()) };
 }
 
 const drafting = new Drafting();
@@ -122,7 +135,11 @@ const worker: SceneWorker = {
     answered(async () => {
       const file = incoming.whole(delta);
       const draft = drafting.next(file.piece.items, dragging);
-      const { scene, placed, faults, times, engine: e } = await sceneOf(file, draft);
+      left = false;
+      const { engine: e, steps } = await compilingOf(file, draft);
+      const compiled = await inSteps(steps, looking);
+      if (!compiled) return null;
+      const { scene, placed, faults, times } = compiled;
       if (!draft)
         drafting.exactTook(
           Object.values(times).reduce((a, b) => a + b, 0),
@@ -148,9 +165,12 @@ const worker: SceneWorker = {
       };
       return update;
     }),
+  leave: async () => {
+    left = true;
+  },
   svg: ({ file, items, ground, withPiece }: SvgRequest) =>
     answered(async () => {
-      const { scene } = await sceneOf(file);
+      const { scene } = toEnd((await compilingOf(file, false)).steps);
       const names = await listFaces();
       const used = facesOf(file.piece.items.filter((i) => !items || items.includes(i.id)));
       return toSvg(scene, {

@@ -66,7 +66,11 @@ export const labelOf = (item: Item): string =>
  * @param clock milliseconds, to fill `times`
  */
 export function compile(piece: Piece, styles: ReadonlyMap<string, Style>, engine: Engine, clock: () => number = () => 0): Compiled {
-  const steps = compiling(piece, styles, engine, clock);
+  return toEnd(compiling(piece, styles, engine, clock));
+}
+
+/** Does what is done in steps in one go. */
+export function toEnd<T>(steps: Generator<unknown, T>): T {
   for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
 }
 

@@ -1,8 +1,11 @@
+import { Button } from "../parts/button";
+import { session } from "../state/session";
 import { stages, useLetteringUpdate, useStudio } from "../state/store";
 
 /** What the user should know of the item in hand. */
 export function Messages() {
   const problem = useStudio((s) => s.problem);
+  const progress = useStudio((s) => s.progress);
   const id = useStudio((s) => s.selection.at(-1));
   const item = useLetteringUpdate(id);
   const photoMissing = useStudio((s) => s.scene?.items.find((i) => i.id === id)?.photoMissing);
@@ -20,12 +23,20 @@ export function Messages() {
       .map((c) => `${c} (${[...c].map((k) => `U+${k.codePointAt(0)!.toString(16).toUpperCase().padStart(4, "0")}`).join(" ")})`);
     messages.push(`This face has no ${names.join(", ")}${item.missing.length > 6 ? " and others" : ""}; a box stands in its place.`);
   }
-  if (!messages.length) return null;
+  if (!messages.length && !progress) return null;
   return (
     <div
       role="status"
       className="absolute left-1/2 top-3 max-w-[80%] -translate-x-1/2 space-y-1 rounded-lg border border-warn bg-sheet px-3 py-2 text-warn shadow-sm"
     >
+      {progress && (
+        <div className="flex items-center gap-3">
+          <p>
+            Drawing: {progress.done} of {progress.of} coats
+          </p>
+          <Button onClick={() => session().scene.stop()}>Stop</Button>
+        </div>
+      )}
       {messages.map((m) => (
         <p key={m}>{m}</p>
       ))}

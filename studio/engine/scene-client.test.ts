@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, jest, test } from "@jest/globa
 import { expose } from "comlink";
 import { MessageChannel, type MessagePort } from "node:worker_threads";
 import { board, styleOf, word } from "../../tests/engine";
+import type { Progress } from "@/core/piece/compile";
 import type { PieceFile } from "@/core/piece/schema";
 import { Incoming, type FileDelta } from "@/worker/delta";
 import { layerKey, type Known, type SceneUpdate } from "@/worker/protocol";
@@ -10,6 +11,8 @@ import { layerKey, type Known, type SceneUpdate } from "@/worker/protocol";
 const asked: { file: PieceFile; known: Known; dragging: boolean }[] = [];
 let answer: (file: PieceFile, known: Known) => Promise<unknown>;
 let opened = 0;
+let leaving: () => void = () => undefined;
+let tell: (progress: Progress) => void = () => undefined;
 const ports: MessagePort[] = [];
 
 class FakeWorker {
@@ -29,10 +32,12 @@ class FakeWorker {
           return answer(file, known);
         },
         svg: async () => ({ ok: false, message: "No ink." }),
+        leave: async () => void leaving(),
       },
       port2 as never,
     );
     port2.start();
+    tell = (progress) => port2.postMessage({ progress });
   }
   postMessage(message: unknown, transfer: never[]) {
     this.#page.postMessage(message, transfer);
@@ -101,6 +106,48 @@ describe("the page's side of the worker", () => {
     await settled();
     expect(asked.map((a) => a.file.piece.items[0].id)).toEqual(["a", "d"]);
     expect(scenes).toHaveLength(2);
+  });
+
+  test("what takes long shows how far it is, and is left for what is asked for later, or when it is stopped", async () => {
+    const shown: (Progress | null)[] = [];
+    client.close();
+    client = new SceneClient(
+      (s) => scenes.push(s),
+      (p) => problems.push(p),
+      (p) => shown.push(p),
+    );
+    /** Drawn until it is left, telling how far it is all the while; what is asked for last is drawn at once. */
+    const long = () =>
+      new Promise<unknown>((resolve) => {
+        let done = 0;
+        const telling = setInterval(() => tell({ done: ++done, of: 1000 }), 5);
+        leaving = () => {
+          clearInterval(telling);
+          resolve({ ok: true, value: null });
+        };
+      });
+    answer = long;
+    const until = async (holds: () => boolean) => {
+      for (const end = Date.now() + 10_000; !holds(); await new Promise((r) => setTimeout(r, 5)))
+        if (Date.now() > end) throw new Error(`Waited in vain for ${String(holds)}.`);
+    };
+    client.request(fileOf("a"));
+    await until(() => shown.length > 0);
+    expect(shown[0]).toMatchObject({ of: 1000 });
+    answer = async (file) => ({ ok: true, value: update(file) });
+    client.request(fileOf("b"));
+    await until(() => scenes.length === 1);
+    expect(scenes[0].items[0].id).toBe("b");
+    expect(shown.at(-1)).toBeNull();
+
+    answer = long;
+    client.request(fileOf("c"));
+    await until(() => shown.at(-1) !== null);
+    client.stop();
+    await until(() => shown.at(-1) === null);
+    expect(problems).toEqual([expect.stringMatching(/was stopped: the picture is as it was/)]);
+    expect(scenes).toHaveLength(1);
+    expect(opened).toBe(1);
   });
 
   test("draws the end of a drag exactly, and only where a draft is shown", async () => {

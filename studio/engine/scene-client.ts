@@ -1,10 +1,21 @@
 import { wrap, type Remote } from "comlink";
+import type { Progress } from "@/core/piece/compile";
 import type { PieceFile } from "@/core/piece/schema";
 import { Outgoing } from "@/worker/delta";
-import { layerKey, type Answer, type Known, type SceneUpdate, type SceneWorker, type SvgRequest } from "@/worker/protocol";
+import {
+  layerKey,
+  type Answer,
+  type Known,
+  type ProgressMessage,
+  type SceneUpdate,
+  type SceneWorker,
+  type SvgRequest,
+} from "@/worker/protocol";
 
-/** A calculation that runs longer than this is given up, and the worker is started anew. */
+/** A calculation that says nothing for longer than this is given up, and the worker is started anew. In milliseconds. */
 const timeLimit = 20_000;
+/** What takes longer than this shows how far it is, can be stopped, and is left for what is asked for later. In milliseconds. */
+const longFrom = 300;
 
 /**
  * The page's side of the scene worker. One calculation runs at a time; of those asked for meanwhile only the latest
@@ -17,18 +28,43 @@ export class SceneClient {
   /** What is shown, where it is a draft. */
   #draft: PieceFile | undefined;
   #running = false;
+  #since = 0;
+  #isLong = false;
+  #heard: () => void = () => undefined;
   #known: Record<string, number> = {};
   #outgoing = new Outgoing();
 
   constructor(
     private readonly onScene: (update: SceneUpdate) => void,
     private readonly onProblem: (message: string) => void,
+    /** How far a scene is that takes long; null where none does. */
+    private readonly onProgress: (progress: Progress | null) => void = () => undefined,
   ) {}
 
   /** Asks for the scene of `file`. @param dragging while a pointer is held down, for which a draft will do */
   request(file: PieceFile, dragging = false): void {
     this.#next = { file, dragging };
     if (!this.#running) void this.#run();
+    else if (this.#isLong) this.#leave();
+  }
+
+  /** Leaves what is being drawn: the last scene stays, and what was done is kept for the next. */
+  stop(): void {
+    if (!this.#running) return;
+    this.#leave();
+    this.onProblem("The drawing was stopped: the picture is as it was before. The next change draws it again.");
+  }
+
+  #leave(): void {
+    void this.#remote?.leave();
+  }
+
+  #progress(progress: Progress): void {
+    this.#heard();
+    if (!this.#running || performance.now() - this.#since < longFrom) return;
+    this.#isLong = true;
+    this.onProgress(progress);
+    if (this.#next) this.#leave();
   }
 
   /** A drag has ended: what is shown or under way as a draft is drawn exactly. */
@@ -62,8 +98,10 @@ export class SceneClient {
       this.#next = undefined;
       // Until it is known how it was drawn: a drag may end while it is under way.
       this.#draft = dragging ? file : undefined;
+      this.#since = performance.now();
       try {
         const update = unwrap(await this.#limited(this.#open().compile(this.#outgoing.next(file), this.#known as Known, dragging)));
+        if (!update) continue;
         // The page keeps the layers of its last scene and no others: what is gone must be sent again when it comes back.
         this.#known = Object.fromEntries(
           update.items.flatMap((item) => item.layers.map((layer) => [layerKey(item.id, layer.id), layer.version])),
@@ -72,6 +110,9 @@ export class SceneClient {
         this.onScene(update);
       } catch (error) {
         this.onProblem((error as Error).message);
+      } finally {
+        if (this.#isLong) this.onProgress(null);
+        this.#isLong = false;
       }
     }
     this.#running = false;
@@ -81,6 +122,9 @@ export class SceneClient {
     if (!this.#remote) {
       this.#worker = new Worker(new URL("../../worker/scene.worker.ts", import.meta.url), { type: "module" });
       this.#remote = wrap<SceneWorker>(this.#worker);
+      this.#worker.addEventListener("message", ({ data }: MessageEvent<Partial<ProgressMessage> | null>) => {
+        if (data?.progress) this.#progress(data.progress);
+      });
     }
     return this.#remote;
   }
@@ -89,10 +133,12 @@ export class SceneClient {
   async #limited<T>(work: Promise<Answer<T>>): Promise<Answer<T>> {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const late = new Promise<never>((_, reject) => {
-      timer = setTimeout(
-        () => reject(new Error("This took too long and was stopped. Undo the last change, or simplify the coat.")),
-        timeLimit,
-      );
+      const tooLong = () => reject(new Error("This took too long and was stopped. Undo the last change, or simplify the coat."));
+      this.#heard = () => {
+        clearTimeout(timer);
+        timer = setTimeout(tooLong, timeLimit);
+      };
+      this.#heard();
     });
     try {
       return await Promise.race([work, late]);
@@ -101,6 +147,7 @@ export class SceneClient {
       throw error;
     } finally {
       clearTimeout(timer);
+      this.#heard = () => undefined;
     }
   }
 }

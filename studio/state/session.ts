@@ -67,7 +67,11 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
       .then(({ work, track }) => {
         if (closed) return;
         const { open, receive, set } = useStudio.getState();
-        const scene = new SceneClient(receive, (problem) => set({ problem }));
+        const scene = new SceneClient(
+          receive,
+          (problem) => set({ problem }),
+          (progress) => set({ progress }),
+        );
         const saver = new Saver(api, work, (saveState) => set({ saveState }), dropLeftOver);
         track(saver);
         current = { scene, saver };

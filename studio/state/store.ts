@@ -7,6 +7,7 @@ import { layerKey } from "@/worker/protocol";
 import { calledByItsWords } from "@/core/piece/name";
 import type { NodeAt } from "@/core/curves/edit-nodes";
 import type { View } from "../bench/view";
+import type { Progress } from "@/core/piece/compile";
 import type { SvgNode } from "@/core/output/svg-node";
 import { noHistory, noted, redone, undone, type History } from "./history";
 import type { SaveState } from "./saver";
@@ -36,6 +37,8 @@ interface StudioState {
   readonly scene: SceneUpdate | null;
   readonly nodes: ReadonlyMap<string, SvgNode>;
   readonly problem: string | null;
+  /** How far a scene is that takes long to draw. */
+  readonly progress: Progress | null;
   readonly saveState: SaveState;
   readonly stage: Stage;
   readonly selection: readonly string[];
@@ -88,6 +91,7 @@ interface StudioActions {
       Pick<
         StudioState,
         | "problem"
+        | "progress"
         | "saveState"
         | "stage"
         | "coatId"
@@ -120,6 +124,7 @@ const clean = {
   scene: null,
   nodes: new Map(),
   problem: null,
+  progress: null,
   saveState: { kind: "saved" },
   stage: "words",
   selection: [],
