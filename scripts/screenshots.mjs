@@ -85,6 +85,22 @@ try {
   await shot("letters");
   await page.keyboard.press("Escape");
 
+  // A coat with a word taken out of it, under the lamp; copies that sink into the night.
+  await open("demo-goods-shed-door");
+  await page.getByRole("button", { name: /^On the board/ }).click();
+  await page.getByRole("button", { name: "Select Door" }).click();
+  await page.keyboard.press("3");
+  await page.locator('[data-coat="Door"]').click();
+  await page.mouse.move(960, 24);
+  await shot("knock-out");
+  await open("demo-sleeper-train");
+  await page.mouse.click(...(await mainWord()));
+  await page.keyboard.press("3");
+  await page.locator('[data-coat="Trail"]').click();
+  await page.locator("aside").evaluate((e) => e.scrollTo(0, 620));
+  await page.mouse.move(960, 24);
+  await shot("trail");
+
   await open("demo-mountain-railway-badge");
   await page.getByRole("button", { name: /^On the board/ }).click();
   await page.getByRole("button", { name: /^Select BRINDLEMOOR/ }).click();
