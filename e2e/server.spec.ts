@@ -1,3 +1,4 @@
+import { pieceVersion } from "../core/piece/schema";
 import { expect, test } from "@playwright/test";
 import { request as httpRequest } from "node:http";
 import { PNG } from "pngjs";
@@ -49,7 +50,7 @@ test("documents are created, read, replaced by revision and refused with problem
   expect((await put("*", "C")).status()).toBe(200);
   for (const [data, message] of [
     [{ ...piece("x"), board: {} }, "board.width"],
-    [{ ...piece("x"), version: 3 }, "newer Vextal"],
+    [{ ...piece("x"), version: pieceVersion + 1 }, "newer Vextal"],
     [[], "no format version"],
   ] as const) {
     const refused = await request.post("/api/pieces", { data });
@@ -140,7 +141,7 @@ test("absurd pictures are refused at once, and the server goes on", async ({ req
   const file = {
     format: "vextal.file",
     version: 1,
-    piece: { ...piece("wide"), version: 2, board: { width: 20000, height: 20000, unit: "in", dpi: 2400, ground: "#000000" } },
+    piece: { ...piece("wide"), version: pieceVersion, board: { width: 20000, height: 20000, unit: "in", dpi: 2400, ground: "#000000" } },
     styles: [],
   };
   const response = await request.post("/api/png", {

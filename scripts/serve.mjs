@@ -51,4 +51,6 @@ server.on("error", (error) => {
   console.error(error.message);
   process.exit(1);
 });
+// Longer than clients keep a connection that they mean to use again: one that is closed in their face is an answer that never comes.
+server.keepAliveTimeout = 75_000;
 server.listen(port, host);

@@ -1,10 +1,7 @@
 import { Circle, Coats, type BuiltCoat, type OpenForm } from "../coat/evaluate";
 import type { BoardSeen } from "../coat/given";
 import type { Shape } from "../coat/shape";
-import type { Kernel } from "../curves/kernel";
 import { invert } from "../curves/matrix";
-import type { Face } from "../lettering/face";
-import type { HarfBuzz } from "../lettering/harfbuzz";
 import type { ItemRef } from "../params";
 import type { Scene, SceneItem, SceneLayer } from "../scene/scene";
 import { inkLookup } from "../style/inks";
@@ -16,20 +13,10 @@ import { covered, inSpaceOf } from "./other-item";
 import { seenLayer } from "./perspective-view";
 import { place, type Bare, type Placed } from "./placed";
 import { isShape, type Item, type Piece } from "./schema";
+import type { Engine } from "./tools";
 
+export type { Engine } from "./tools";
 export { shapeMetrics, type Placed, type PlacedLettering, type PlacedShape } from "./placed";
-
-/** All that turns a piece into a scene besides the piece itself. */
-export interface Engine {
-  readonly hb: HarfBuzz;
-  readonly kernel: Kernel;
-  /** An opened face; undefined where it is not here. */
-  readonly face: (id: string) => Face | undefined;
-  /** The face that stands in for one that is not here. */
-  readonly standIn: Face;
-  /** Steps of work that one coat may take, where it is not the common bound. */
-  readonly steps?: number;
-}
 
 /** A coat that is left out of the picture, and why, in the user's words. */
 export interface Fault {

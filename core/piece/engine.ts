@@ -2,7 +2,7 @@ import { DraftKernel } from "../curves/draft/draft-kernel";
 import { CurveKernel } from "../curves/kernel";
 import { Face, type FaceInfo } from "../lettering/face";
 import { loadHarfBuzz } from "../lettering/harfbuzz";
-import type { Engine } from "./compile";
+import type { Engine } from "./tools";
 
 /** Where faces come from differs by host; everything else about an engine does not. */
 export interface EngineHost {

@@ -9,7 +9,7 @@ import type { Face, FaceMetrics } from "../lettering/face";
 import { set, type Setting } from "../lettering/setting";
 import { memoByIdentity } from "../memo";
 import { outlineOf } from "../shape/outline";
-import type { Engine } from "./compile";
+import type { Engine } from "./tools";
 import { viewOf, type View } from "./perspective-view";
 import { isShape, itemMatrix, type Item, type ShapeItem } from "./schema";
 
