@@ -1,12 +1,12 @@
 import { beforeAll, describe, expect, test } from "@jest/globals";
 import { engineWith } from "../../tests/engine";
+import { coatsContext } from "../../tests/coats";
 import { area, circle, rectangle } from "../../tests/paths";
 import { coat, flat, gradient, grow, plug, shift, shrink, stroke, weld } from "../../demo/build";
 import type { CurveKernel } from "../curves/kernel";
 import { identity } from "../curves/matrix";
 import { Path } from "../curves/path";
 import type { SceneFill, SceneLayer } from "../scene/scene";
-import { daylight, lampSeen } from "../piece/lamp";
 import { Coats, type CoatsContext } from "./evaluate";
 import { finishKinds } from "./finishes";
 import { formStepKinds } from "./forms";
@@ -14,7 +14,7 @@ import { layKinds } from "./lays";
 import { paintKinds } from "./paints";
 import { newStep } from "../params";
 import { coatSchema, newFinish, type Coat } from "./schema";
-import { boundsOf, noShape, type Part, type Shape } from "./shape";
+import { boundsOf, type Part, type Shape } from "./shape";
 
 let kernel: CurveKernel;
 beforeAll(async () => {
@@ -25,22 +25,9 @@ beforeAll(async () => {
 const part = (path: Path, x: number, y = 0, line = 0): Part => ({ path, x, y, line });
 const square = rectangle(0, 0, 100, 100);
 const letters: Shape = { parts: [part(square, 0), part(square, 90), part(square, 0, 300, 1)] };
-const colours: Record<string, string> = { face: "#ff0000", edge: "#0000ff" };
-const context = (): CoatsContext => ({
-  kernel,
-  scale: 10,
-  letters,
-  ground: noShape,
-  board: { width: 500, height: 200, toItem: identity },
-  lamp: lampSeen(daylight, identity),
-  inks: { key: "inks", colour: (id) => colours[id] ?? "#808080" },
-  label: "Word",
-  open: [],
-  item: () => undefined,
-});
-const shapeOf = (c: Coat, more: Partial<CoatsContext> = {}): Shape => new Coats([c], { ...context(), ...more }).form(c.id)!;
-const layerOf = (c: Coat, more: Partial<CoatsContext> = {}): SceneLayer =>
-  new Coats([c], { ...context(), ...more }).build(c).layers.at(-1)!;
+const context = (more: Partial<CoatsContext> = {}) => coatsContext(kernel, letters, more);
+const shapeOf = (c: Coat, more: Partial<CoatsContext> = {}): Shape => new Coats([c], context(more)).form(c.id)!;
+const layerOf = (c: Coat, more: Partial<CoatsContext> = {}): SceneLayer => new Coats([c], context(more)).build(c).layers.at(-1)!;
 const total = (shape: Shape) => shape.parts.reduce((sum, p) => sum + area(p.path), 0);
 
 describe("every kind", () => {

@@ -1,17 +1,18 @@
 import { beforeAll, describe, expect, test } from "@jest/globals";
 import { board, engineWith, styleOf, word } from "../../tests/engine";
+import { coatsContext } from "../../tests/coats";
 import { area, rectangle } from "../../tests/paths";
 import { coat, flat, gradient, grow, shift, trail, weld } from "../../demo/build";
 import { mixOklab, mixSrgb } from "../colour";
-import { apply, identity } from "../curves/matrix";
+import { apply } from "../curves/matrix";
 import { toSvg } from "../output/svg";
-import { daylight, lampSeen, type Lamp } from "../piece/lamp";
+import { daylight, type Lamp } from "../piece/lamp";
 import { compile } from "../piece/compile";
 import type { LoadedEngine } from "../piece/engine";
 import type { SceneLayer } from "../scene/scene";
 import { Coats, type CoatsContext } from "./evaluate";
 import type { Coat } from "./schema";
-import { boundsOf, boundsOfPart, noShape, type Shape } from "./shape";
+import { boundsOf, boundsOfPart, type Shape } from "./shape";
 
 let engine: LoadedEngine;
 beforeAll(async () => {
@@ -25,19 +26,7 @@ const letters: Shape = {
     { path: square, x: 200, y: 0, line: 0 },
   ],
 };
-const context = (more: Partial<CoatsContext> = {}): CoatsContext => ({
-  kernel: engine.kernel,
-  scale: 10,
-  letters,
-  ground: noShape,
-  board: { width: 500, height: 200, toItem: identity },
-  lamp: lampSeen(daylight, identity),
-  inks: { key: "", colour: (id) => ({ face: "#ff0000", edge: "#0000ff", shadow: "#221d33" })[id] ?? "#808080" },
-  label: "Word",
-  open: [],
-  item: () => undefined,
-  ...more,
-});
+const context = (more: Partial<CoatsContext> = {}) => coatsContext(engine.kernel, letters, more);
 const formOf = (c: Coat, more: Partial<CoatsContext> = {}) => new Coats([c], context(more)).form(c.id)!;
 const layersOf = (c: Coat): readonly SceneLayer[] => new Coats([c], context()).build(c).layers;
 

@@ -1,16 +1,16 @@
 import { beforeAll, describe, expect, jest, test } from "@jest/globals";
 import { board, engineWith, styleOf, word } from "../../tests/engine";
+import { coatsContext } from "../../tests/coats";
 import { area, rectangle } from "../../tests/paths";
 import { coat, flat, grow, shift, step, stroke, weld } from "../../demo/build";
-import { daylight, lampSeen } from "../piece/lamp";
 import { compile, type Compiled } from "../piece/compile";
 import type { LoadedEngine } from "../piece/engine";
 import { newShape, newShapeItem, type Item } from "../piece/schema";
 import type { Style } from "../style/schema";
-import { identity, type Point } from "../curves/matrix";
+import { type Point } from "../curves/matrix";
 import { Coats, type CoatsContext } from "./evaluate";
 import type { Coat } from "./schema";
-import { noShape, type Shape } from "./shape";
+import { type Shape } from "./shape";
 
 let engine: LoadedEngine;
 beforeAll(async () => {
@@ -18,19 +18,7 @@ beforeAll(async () => {
 });
 
 const square = (x: number, y: number, side: number): Shape => ({ parts: [{ path: rectangle(0, 0, side, side), x, y, line: 0 }] });
-const context = (more: Partial<CoatsContext> = {}): CoatsContext => ({
-  kernel: engine.kernel,
-  scale: 10,
-  letters: square(0, 0, 100),
-  ground: noShape,
-  board: { width: 500, height: 200, toItem: identity },
-  lamp: lampSeen(daylight, identity),
-  inks: { key: "", colour: () => "#000000" },
-  label: "Word",
-  open: [],
-  item: () => undefined,
-  ...more,
-});
+const context = (more: Partial<CoatsContext> = {}) => coatsContext(engine.kernel, square(0, 0, 100), more);
 const total = (shape: Shape | undefined) => shape!.parts.reduce((sum, p) => sum + area(p.path), 0);
 const knockOut = (values: object) => step("knock-out", { gap: 0, ...values });
 const off = (c: Coat): Coat => ({ ...c, on: false });
