@@ -30,7 +30,7 @@ export function ensurePackages({ quiet = false } = {}) {
   writeFileSync(stamp, lock);
 }
 
-const sources = ["app", "core", "demo", "server", "studio", "worker", "types", "public"];
+const sources = ["app", "core", "demo", "server", "studio", "worker", "types", "public", "wire"];
 const files = ["package-lock.json", "next.config.ts", "postcss.config.mjs", "tsconfig.json", "proxy.ts", "instrumentation.ts", "empty.ts"];
 
 function* walk(folder) {

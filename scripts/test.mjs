@@ -66,6 +66,7 @@ step(
     "app",
     "studio",
     "cli",
+    "wire",
     "demo",
   ]),
 );

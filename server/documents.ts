@@ -3,6 +3,7 @@ import { nanoid } from "nanoid";
 import { openPiece, openStyle } from "../core/input/open";
 import type { Item, Piece } from "../core/piece/schema";
 import type { Style } from "../core/style/schema";
+import type { Documents, Entry, Shelf, Stored } from "../wire/shelf";
 import { holds } from "./db/holds";
 import type { Database } from "./db/open";
 import { pieces, styles } from "./db/schema";
@@ -11,24 +12,7 @@ import { pieces, styles } from "./db/schema";
 export const shelves = {
   pieces: { table: pieces, read: openPiece, noun: "piece" },
   styles: { table: styles, read: openStyle, noun: "style" },
-} as const;
-export type Shelf = keyof typeof shelves;
-export interface Documents {
-  pieces: Piece;
-  styles: Style;
-}
-
-export interface Entry {
-  readonly id: string;
-  readonly name: string;
-  readonly revision: number;
-  readonly updatedAt: number;
-}
-export interface Stored<S extends Shelf> {
-  readonly document: Documents[S];
-  readonly revision: number;
-}
-
+} as const satisfies Record<Shelf, unknown>;
 // Known by their names: routes that are bundled apart have a class each, and share what is under way.
 export class NotFound extends Error {
   override readonly name = "NotFound";

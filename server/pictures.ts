@@ -5,7 +5,8 @@ import { isProblem } from "../core/problem";
 import type { Style } from "../core/style/schema";
 import type { Database } from "./db/open";
 import { faces, photos, pictures, styles } from "./db/schema";
-import { get, ifThere, linkedStyles, list, NotFound, shelves, type Shelf } from "./documents";
+import { get, ifThere, linkedStyles, list, NotFound, shelves } from "./documents";
+import type { Shelf } from "../wire/shelf";
 import type { DrawJob } from "./drawing/job";
 import { drawForShelf, ownFacesFor, photosFor } from "./render";
 

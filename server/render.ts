@@ -1,11 +1,10 @@
-import { z } from "zod";
 import type { LoadedEngine } from "../core/piece/engine";
-import { facesOf, pieceFileSchema, type Piece, type PieceFile } from "../core/piece/schema";
-import { pictureSizeSchema } from "../core/output/picture-size";
+import { facesOf, type Piece, type PieceFile } from "../core/piece/schema";
 import type { SvgOptions } from "../core/output/svg";
 import { looksOf } from "../core/piece/schema";
 import { photosOf } from "../core/style/photos";
 import type { Style } from "../core/style/schema";
+import type { PngRequest } from "../wire/png";
 import { database } from "./database";
 import type { Database } from "./db/open";
 import { draw } from "./drawing/draw";
@@ -17,19 +16,6 @@ import { ifThere } from "./documents";
 import { embeddedPhotos } from "./photos/store";
 import { drawPng } from "./raster/draw";
 import { withResolution } from "./raster/phys";
-
-const areaSchema = z.discriminatedUnion("kind", [
-  z.object({ kind: z.literal("board") }),
-  z.object({ kind: z.literal("items"), ids: z.array(z.string()).max(200) }),
-]);
-
-export const pngRequestSchema = z.object({
-  file: pieceFileSchema,
-  area: areaSchema,
-  ground: z.boolean(),
-  size: pictureSizeSchema,
-});
-export type PngRequest = z.infer<typeof pngRequestSchema>;
 
 /** The photos that a piece may show. @param most pixels of the longer side, where they are only looked at small */
 export async function photosFor(

@@ -1,7 +1,8 @@
 import { isSoundId } from "@/core/ids";
 import { database } from "@/server/database";
 import type { Database } from "@/server/db/open";
-import { NotFound, shelves, type Shelf } from "@/server/documents";
+import { NotFound, shelves } from "@/server/documents";
+import type { Shelf } from "@/wire/shelf";
 import { answer } from "@/server/http/answer";
 
 export interface Context<P> {

@@ -9,7 +9,7 @@ test.each(["../pieces/demo-night-ferry", "#x", "?a=b", "字", "a b"])("an addres
   const asked: string[] = [];
   globalThis.fetch = jest.fn(async (url: unknown) => {
     asked.push(new URL(String(url), "http://127.0.0.1").href);
-    return new Response(JSON.stringify({ revision: 1 }));
+    return new Response(JSON.stringify({ document: {}, revision: 1 }));
   }) as unknown as typeof globalThis.fetch;
   await api.get("pieces", id);
   await api.remove("pieces", id);
@@ -28,4 +28,13 @@ test.each(["../pieces/demo-night-ferry", "#x", "?a=b", "字", "a b"])("an addres
         .replace(/\/(restore|copy|picture)$/, "")
         .endsWith(`/${id}`),
     ).toBe(true);
+});
+
+test("an answer that is none of what was agreed on is a message, and not a fault later on", async () => {
+  for (const body of ["{}", '{"document":null,"revision":1}', '{"document":{},"revision":"one"}']) {
+    globalThis.fetch = jest.fn(async () => new Response(body)) as unknown as typeof globalThis.fetch;
+    await expect(api.get("pieces", "tea")).rejects.toThrow(/does not understand/);
+  }
+  globalThis.fetch = jest.fn(async () => new Response('{"detail":"No room."}', { status: 507 })) as unknown as typeof globalThis.fetch;
+  await expect(api.get("pieces", "tea")).rejects.toMatchObject({ status: 507, message: "No room." });
 });

@@ -1,30 +1,13 @@
-import type { FaceInfo } from "@/core/lettering/face";
+import type { z } from "zod";
 import type { Measured } from "@/core/lettering/measured";
-import type { Photo } from "@/core/photo";
-import type { Piece } from "@/core/piece/schema";
-import type { Style } from "@/core/style/schema";
+import { photoSchema, type Photo } from "@/core/photo";
+import { facesSchema, measuredSchema, namesSchema, type FaceEntry } from "@/wire/faces";
+import type { PngRequest } from "@/wire/png";
+import { problemSchema } from "@/wire/problem";
+import { entriesSchema, replacedSchema, storedSchemas, type Documents, type Entry, type Shelf, type Stored } from "@/wire/shelf";
 
-/** What the shelf lists. */
-export interface Entry {
-  readonly id: string;
-  readonly name: string;
-  readonly revision: number;
-  readonly updatedAt: number;
-}
-export interface Documents {
-  pieces: Piece;
-  styles: Style;
-}
-export type Shelf = keyof Documents;
-export interface Stored<S extends Shelf> {
-  readonly document: Documents[S];
-  readonly revision: number;
-}
-export interface FaceEntry extends FaceInfo {
-  readonly licence: string;
-  /** Brought in, and not shipped. */
-  readonly own?: boolean;
-}
+export type { FaceEntry } from "@/wire/faces";
+export type { Documents, Entry, Shelf, Stored } from "@/wire/shelf";
 
 /** What the server refused, in its own words. Status 0: the server was not reached. */
 export class ApiProblem extends Error {
@@ -49,9 +32,19 @@ async function call(path: string, init: RequestInit = {}): Promise<Response> {
     throw new ApiProblem(0, "Vextal's server does not answer. Is it still running?");
   }
   if (response.ok) return response;
-  const details = (await response.json().catch(() => ({}))) as { detail?: string };
-  throw new ApiProblem(response.status, details.detail ?? `The server answered ${response.status}.`);
+  const details = problemSchema.safeParse(await response.json().catch(() => ({})));
+  throw new ApiProblem(response.status, details.data?.detail ?? `The server answered ${response.status}.`);
 }
+
+/** What is answered, checked against what was agreed on. @throws ApiProblem where it is something else */
+async function answered<S extends z.ZodType>(response: Promise<Response>, schema: S): Promise<z.output<S>> {
+  const read = schema.safeParse(await (await response).json());
+  if (!read.success) throw new ApiProblem(502, "The server answered something that this page does not understand. Reload the page.");
+  return read.data;
+}
+
+const stored = async <S extends Shelf>(shelf: S, response: Promise<Response>): Promise<Stored<S>> =>
+  (await answered(response, storedSchemas[shelf])) as Stored<S>;
 
 const json = (method: string, body: unknown, headers: Record<string, string> = {}): RequestInit => ({
   method,
@@ -67,43 +60,43 @@ export const pageOf = (id: string): string => `/pieces/${encodeURIComponent(id)}
 
 /** The only way in which the interface reaches data. */
 export const api = {
-  list: async (shelf: Shelf): Promise<Entry[]> => (await call(`/api/${shelf}`)).json(),
-  get: async <S extends Shelf>(shelf: S, id: string): Promise<Stored<S>> => (await call(addressOf(shelf, id))).json(),
+  list: (shelf: Shelf): Promise<Entry[]> => answered(call(`/api/${shelf}`), entriesSchema),
+  get: <S extends Shelf>(shelf: S, id: string): Promise<Stored<S>> => stored(shelf, call(addressOf(shelf, id))),
   /** @param onlyNew refuses also where the very same is there already, as after an answer that was lost */
-  create: async <S extends Shelf>(shelf: S, document: Documents[S], onlyNew = false): Promise<Stored<S>> =>
-    (await call(`/api/${shelf}`, json("POST", document, onlyNew ? { "if-none-match": "*" } : {}))).json(),
+  create: <S extends Shelf>(shelf: S, document: Documents[S], onlyNew = false): Promise<Stored<S>> =>
+    stored(shelf, call(`/api/${shelf}`, json("POST", document, onlyNew ? { "if-none-match": "*" } : {}))),
   /** @param revision that the change stands on; null overwrites whatever is there */
   replace: async <S extends Shelf>(shelf: S, document: Documents[S], revision: number | null, keepalive = false): Promise<number> => {
     const match = revision === null ? "*" : `"${revision}"`;
-    const response = await call(addressOf(shelf, document.id), { ...json("PUT", document, { "if-match": match }), keepalive });
-    return ((await response.json()) as { revision: number }).revision;
+    const response = call(addressOf(shelf, document.id), { ...json("PUT", document, { "if-match": match }), keepalive });
+    return (await answered(response, replacedSchema)).revision;
   },
   remove: async (shelf: Shelf, id: string) => void (await call(addressOf(shelf, id), { method: "DELETE" })),
   restore: async (shelf: Shelf, id: string) => void (await call(`${addressOf(shelf, id)}/restore`, { method: "POST" })),
-  copy: async <S extends Shelf>(shelf: S, id: string): Promise<Stored<S>> =>
-    (await call(`${addressOf(shelf, id)}/copy`, { method: "POST" })).json(),
-  faces: async (): Promise<FaceEntry[]> => (await call("/api/faces")).json(),
-  measured: async (): Promise<Readonly<Record<string, Measured>>> => (await call("/api/faces/measured")).json(),
+  copy: <S extends Shelf>(shelf: S, id: string): Promise<Stored<S>> =>
+    stored(shelf, call(`${addressOf(shelf, id)}/copy`, { method: "POST" })),
+  faces: (): Promise<FaceEntry[]> => answered(call("/api/faces"), facesSchema),
+  measured: (): Promise<Readonly<Record<string, Measured>>> => answered(call("/api/faces/measured"), measuredSchema),
   /** Brings in a font file, with the text of its licence where there is one. A collection gives several faces. */
   addFace: async (file: File, licence: string): Promise<FaceEntry[]> => {
     const form = new FormData();
     form.set("font", file);
     form.set("licence", licence);
-    return (await call("/api/faces", { method: "POST", body: form })).json();
+    return answered(call("/api/faces", { method: "POST", body: form }), facesSchema);
   },
   /** The pieces that a style is worn in. */
-  styleUses: async (id: string): Promise<Entry[]> => (await call(`${addressOf("styles", id)}/uses`)).json(),
+  styleUses: (id: string): Promise<Entry[]> => answered(call(`${addressOf("styles", id)}/uses`), entriesSchema),
   removeFace: async (id: string) => void (await call(`/api/faces/${encodeURIComponent(id)}`, { method: "DELETE" })),
   /** The names of the pieces that are set in a face. */
-  faceUses: async (id: string): Promise<string[]> => (await call(`/api/faces/${encodeURIComponent(id)}/uses`)).json(),
+  faceUses: (id: string): Promise<string[]> => answered(call(`/api/faces/${encodeURIComponent(id)}/uses`), namesSchema),
   hasPhoto: async (id: string): Promise<boolean> =>
     (await ifThere(call(`/api/photos/${encodeURIComponent(id)}`, { method: "HEAD" }))) !== undefined,
   addPhoto: async (file: File): Promise<Photo> => {
     const form = new FormData();
     form.set("photo", file);
-    return (await call("/api/photos", { method: "POST", body: form })).json();
+    return answered(call("/api/photos", { method: "POST", body: form }), photoSchema);
   },
-  png: async (request: unknown, signal: AbortSignal): Promise<Blob> =>
+  png: async (request: PngRequest, signal: AbortSignal): Promise<Blob> =>
     (await call("/api/png", { ...json("POST", request), signal })).blob(),
   pictureUrl: (shelf: Shelf, entry: Pick<Entry, "id" | "revision">) => `${addressOf(shelf, entry.id)}/picture?r=${entry.revision}`,
 };

@@ -1,6 +1,7 @@
 import { jsonBody } from "@/server/http/body";
 import { answer } from "@/server/http/answer";
-import { exportPng, pngRequestSchema } from "@/server/render";
+import { exportPng } from "@/server/render";
+import { pngRequestSchema } from "@/wire/png";
 
 /** A picture of a piece as it is sent, saved or not. Ends when the asker goes away. */
 export const POST = (request: Request) =>

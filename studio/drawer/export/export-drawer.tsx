@@ -5,6 +5,7 @@ import { isEmpty, joinAll, mapped } from "@/core/curves/bounds";
 import { fileName } from "@/core/output/file-name";
 import { picturePixels } from "@/core/output/picture-size";
 import { facesOf } from "@/core/piece/schema";
+import type { PngRequest } from "@/wire/png";
 import { api } from "../../api/client";
 import { download } from "../../download";
 import { useFaces } from "../../faces";
@@ -62,9 +63,9 @@ export function ExportDrawer() {
     });
   const png = () =>
     attempt("png", async (signal) => {
-      const request = {
+      const request: PngRequest = {
         file: fileOf(work!),
-        area: ids ? { kind: "items", ids } : { kind: "board" },
+        area: ids ? { kind: "items", ids: [...ids] } : { kind: "board" },
         ground,
         size: sizeOf(size, board),
       };
