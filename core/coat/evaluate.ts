@@ -82,7 +82,7 @@ function valueOf<R>(made: Made<R>): R {
  * it says it needs, so that a change recomputes from the first changed step on, and nothing that has become stale is ever drawn.
  */
 export class Coats {
-  readonly #forms = new Map<string, Shape>();
+  readonly #forms = new Map<Coat, Shape>();
 
   constructor(
     private readonly coats: readonly Coat[],
@@ -94,17 +94,21 @@ export class Coats {
    * @throws Problem where it cannot be made
    */
   form(id: string): Shape | undefined {
-    const known = this.#forms.get(id);
-    if (known) return known;
     const coat = this.coats.find((c) => c.id === id);
-    if (!coat) return undefined;
+    return coat && this.#covered(coat);
+  }
+
+  /** By the coat itself: a file may hold two of one id, and each is drawn as it is. */
+  #covered(coat: Coat): Shape {
+    const known = this.#forms.get(coat);
+    if (known) return known;
     const { open, kernel, label, steps } = this.context;
     const circle = open.slice(open.findIndex((f) => f.coat === coat));
     if (circle[0]?.coat === coat) throw new Circle([...circle, circle[0]]);
     open.push({ coat, of: label });
     try {
       const shape = kernel.within(new Budget(steps), () => this.#formOf(coat));
-      this.#forms.set(id, shape);
+      this.#forms.set(coat, shape);
       return shape;
     } finally {
       open.pop();
@@ -112,13 +116,13 @@ export class Coats {
   }
 
   /** Makes what a coat covers, where it can be made: what keeps it from being made is said when it is built. */
-  prepare(id: string): void {
-    attempt(() => this.form(id));
+  prepare(coat: Coat): void {
+    attempt(() => this.#covered(coat));
   }
 
   /** A coat as layers of the scene; the same objects while nothing that they show has changed. */
   build(coat: Coat): BuiltCoat {
-    const made = attempt(() => this.#layersOf(coat, this.form(coat.id)!));
+    const made = attempt(() => this.#layersOf(coat, this.#covered(coat)));
     if ("value" in made) return { coat, layers: made.value };
     const empty: SceneLayer = {
       id: coat.id,

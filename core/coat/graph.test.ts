@@ -76,8 +76,13 @@ describe("coats that are made of others", () => {
     const sound = coats.build(front(1));
     expect(sound.fault).toBeUndefined();
     expect(sound.layers[0].paths).toHaveLength(1);
-    expect(coats.build(coat("Self", flat("face"))).fault).toBeDefined();
   });
+});
+
+test("two coats of one id, as a file may hold them, are each drawn as they are", () => {
+  const [one, two] = [coat("A", flat("face"), [grow(1)]), coat("A", flat("face"), [shift(5, 0)])];
+  const coats = new Coats([one, two], context());
+  expect([one, two].map((c) => coats.build(c).layers[0].bounds.minX)).toEqual([-10, 50].map((v) => expect.closeTo(v, 6)));
 });
 
 describe("items that are made of others", () => {

@@ -94,7 +94,7 @@ export function* compiling(
     for (const coat of styleOf(item, styles)?.coats ?? []) {
       if (!coat.on) continue;
       const coats = looks.of(item.id)!;
-      timed("form", () => coats.prepare(coat.id));
+      timed("form", () => coats.prepare(coat));
       const built: BuiltCoat = timed("paint", () => coats.build(coat));
       if (built.fault !== undefined) faults.push({ item: item.id, coat: coat.id, message: built.fault });
       layers.push(...timed("paint", () => built.layers.map((l) => seenLayer(l, placed.view, engine.kernel))));

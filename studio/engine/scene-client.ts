@@ -30,7 +30,8 @@ export class SceneClient {
   #running = false;
   #since = 0;
   #isLong = false;
-  #heard: () => void = () => undefined;
+  /** What waits for the worker, each to be told that it is alive. */
+  readonly #waiting = new Set<() => void>();
   #known: Record<string, number> = {};
   #outgoing = new Outgoing();
 
@@ -60,7 +61,7 @@ export class SceneClient {
   }
 
   #progress(progress: Progress): void {
-    this.#heard();
+    for (const heard of this.#waiting) heard();
     if (!this.#running || performance.now() - this.#since < longFrom) return;
     this.#isLong = true;
     this.onProgress(progress);
@@ -132,14 +133,16 @@ export class SceneClient {
   /** A worker that does not come back, or that broke, is replaced; the next request starts clean. */
   async #limited<T>(work: Promise<Answer<T>>): Promise<Answer<T>> {
     let timer: ReturnType<typeof setTimeout> | undefined;
+    let heard: () => void = () => undefined;
     const late = new Promise<never>((_, reject) => {
       const tooLong = () => reject(new Error("This took too long and was stopped. Undo the last change, or simplify the coat."));
-      this.#heard = () => {
+      heard = () => {
         clearTimeout(timer);
         timer = setTimeout(tooLong, timeLimit);
       };
-      this.#heard();
     });
+    heard();
+    this.#waiting.add(heard);
     try {
       return await Promise.race([work, late]);
     } catch (error) {
@@ -147,7 +150,7 @@ export class SceneClient {
       throw error;
     } finally {
       clearTimeout(timer);
-      this.#heard = () => undefined;
+      this.#waiting.delete(heard);
     }
   }
 }

@@ -4,10 +4,12 @@ import { useStyleControls } from "./context";
 
 /** A way by its angle and how far. */
 export function DirectionControl({
+  id,
   param,
   value,
   onChange,
 }: {
+  id: string;
   param: DirectionParam;
   value: Direction;
   onChange: (value: Direction) => void;
@@ -16,6 +18,7 @@ export function DirectionControl({
   return (
     <div className="grid grid-cols-2 gap-1.5">
       <NumberField
+        id={id}
         label={`${param.label}, angle`}
         suffix="°"
         min={-360}

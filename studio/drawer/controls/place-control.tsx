@@ -7,10 +7,21 @@ interface Place {
 }
 
 /** A place as percent across and down. */
-export function PlaceControl({ label, value: at, onChange }: { label: string; value: Place; onChange: (value: Place) => void }) {
+export function PlaceControl({
+  id,
+  label,
+  value: at,
+  onChange,
+}: {
+  id: string;
+  label: string;
+  value: Place;
+  onChange: (value: Place) => void;
+}) {
   const { settle } = useStyleControls();
   const axis = (name: "x" | "y") => (
     <NumberField
+      id={name === "x" ? id : undefined}
       label={`${label}, ${name === "x" ? "across" : "down"}`}
       suffix={name === "x" ? "% →" : "% ↓"}
       units={{ "%": 1 }}
