@@ -239,3 +239,12 @@ describe("the studio", () => {
     expect(names(useStudio.getState().work!, "two")).toEqual(["Back", "Front"]);
   });
 });
+
+test("a piece opens with its front item in hand that is seen", () => {
+  const { open } = useStudio.getState();
+  const styles = { [style.id]: style };
+  open({ piece: board(word("Door", { id: "door" }), word("Cut", { id: "cut", hidden: true })), styles });
+  expect(useStudio.getState().selection).toEqual(["door"]);
+  open({ piece: board(word("Cut", { id: "cut", hidden: true })), styles });
+  expect(useStudio.getState().selection).toEqual(["cut"]);
+});

@@ -157,7 +157,8 @@ export const useStudio = create<StudioState & StudioActions>((set, get) => ({
   copied: null,
   benchSize: { width: 0, height: 0 },
   open: (work) => {
-    const last = work.piece.items.at(-1);
+    // What is hidden is not what one comes to work on.
+    const last = work.piece.items.filter((i) => !i.hidden).at(-1) ?? work.piece.items.at(-1);
     // An empty lettering waits to be typed.
     set({
       ...clean,

@@ -163,9 +163,11 @@ function CoatPicture({ coat, item }: { coat: Coat; item: ItemUpdate | undefined 
       <p className="flex h-full items-center justify-center px-2 text-center text-xs text-[#3c3935]">
         {!coat.on
           ? "off"
-          : item?.kind === "lettering" && !item.carets.some((c) => c.index > 0)
-            ? "no letters yet"
-            : "nothing left of the letters"}
+          : !item
+            ? "not drawn yet"
+            : item.kind === "lettering" && !item.carets.some((c) => c.index > 0)
+              ? "no letters yet"
+              : "nothing left of the letters"}
       </p>
     );
   const b = item.painted;

@@ -102,15 +102,17 @@ export function BoardSection() {
       </Field>
       <Field label="Ground" hint="The colour of the board behind everything, or none">
         <div className="flex gap-2">
-          <Choice
-            label="Ground"
-            value={board.ground ? "colour" : "none"}
-            options={[
-              { value: "colour", label: "Colour", hint: "The board is filled" },
-              { value: "none", label: "None", hint: "The board is transparent" },
-            ]}
-            onChange={(v) => edit("ground", (b) => void (b.ground = v === "none" ? null : (b.ground ?? "#ffffff")))}
-          />
+          <div className="min-w-0 grow">
+            <Choice
+              label="Ground"
+              value={board.ground ? "colour" : "none"}
+              options={[
+                { value: "colour", label: "Colour", hint: "The board is filled" },
+                { value: "none", label: "None", hint: "The board is transparent" },
+              ]}
+              onChange={(v) => edit("ground", (b) => void (b.ground = v === "none" ? null : (b.ground ?? "#ffffff")))}
+            />
+          </div>
           {board.ground && (
             <ColourField
               label="Ground colour"
