@@ -6,8 +6,8 @@
  *     and written as JSON
  *   npm run fuzz -- letters [n] [seed]       every n-th glyph of every face (1), grown or banded at a distance and with a join by its
  *     number, by strip width
- *   npm run fuzz -- letters all [face]       every separate shape of every glyph at every distance with every join, grown and banded:
- *     hours; from a face on
+ *   npm run fuzz -- letters all [faces]      every separate shape of every glyph at every distance with every join, grown and banded:
+ *     hours; of some faces only, named with commas between them, each from a shape on: rye,shrikhand:308
  */
 import { mkdirSync, writeFileSync } from "node:fs";
 import { CurveKernel, type Join } from "../core/curves/kernel";
@@ -154,12 +154,12 @@ async function glyphs(every: number, first: number): Promise<number> {
  * Every way of every separate shape: a glyph of several is what its shapes are, united where they were grown, which is held against
  * Clipper2 elsewhere. Shapes that only stand elsewhere are looked at once: most accented letters are letters and accents.
  */
-async function allGlyphs(firstFace: string | undefined): Promise<number> {
+async function allGlyphs(named: string | undefined): Promise<number> {
   const tally = new LetterTally("all letters");
   const r = new Random(1);
-  const from = firstFace ? shippedFaces.findIndex((f) => f.id === firstFace) : 0;
-  if (from < 0) throw new Error(`There is no face ${firstFace}.`);
-  for (const { id } of shippedFaces.slice(from)) {
+  const chosen = named ? named.split(",").map((n) => n.split(":")) : shippedFaces.map((f) => [f.id]);
+  for (const [id, from = "0"] of chosen) {
+    if (!shippedFaces.some((f) => f.id === id)) throw new Error(`There is no face ${id}.`);
     const face = await openFace(id);
     const seen = new Set<string>();
     for (let glyph = 0; glyph < glyphCount(face); glyph++) {
@@ -170,6 +170,7 @@ async function allGlyphs(firstFace: string | undefined): Promise<number> {
         if (seen.has(name)) continue;
         seen.add(name);
         const source = startedAt(shape, (_, size) => r.whole(0, size - 1));
+        if (seen.size <= Number(from)) continue;
         for (const d of distances) for (const join of joins) tally.hold(`${id} ${glyph} shape ${k}`, kernel, source, d, join, outlinings);
       }
     }

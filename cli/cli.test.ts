@@ -124,7 +124,7 @@ describe("from a terminal", () => {
     ],
     ["an unknown style", ["render", "--text", "x", "--face", "Anton", "--style", "Nonesuch", "--out", "a.svg"], /no style called/],
     ["empty text", ["render", "--text", " ", "--face", "Anton", "--style", "Gaslight", "--out", "a.svg"], /nothing to letter/],
-    ["another ending", ["render", "--text", "x", "--face", "Anton", "--style", "Gaslight", "--out", "a.gif"], /\.svg or \.png/],
+    ["another ending", ["render", "--text", "x", "--face", "Anton", "--style", "Gaslight", "--out", "a.gif"], /\.svg, \.png or \.pdf/],
     ["a size that is none", ["render", "--text", "x", "--size", "huge", "--out", "a.svg"], /from 1 to 20000/],
     [
       "too many pixels",

@@ -22,7 +22,7 @@ const program = new Command("vextal")
 
 program
   .command("render")
-  .description("letter a text in a style, or draw a piece, as an SVG or PNG file")
+  .description("letter a text in a style, or draw a piece, as an SVG, PNG or PDF file")
   .option("--text <text>", "the words; \\n starts a line")
   .option("--face <name>", "name or id of a face (see “faces”)")
   .option("--style <name>", "name of a style (see “styles”), or a style file")
@@ -30,9 +30,14 @@ program
   .option("--piece <file>", "a piece file, or an SVG with its piece inside, instead of --text")
   .option("--times <times>", "a PNG of so many times the board's pixels", number(0.01, 100))
   .option("--width <pixels>", "a PNG so many pixels wide", number(1, 1_000_000))
-  .option("--dpi <dpi>", "pixels to the inch of a PNG; of a board in pixels, only how large it prints", number(1, 4800))
+  .option(
+    "--dpi <dpi>",
+    "pixels to the inch of a PNG (of a board in pixels, only how large it prints), or of what is blurred in a PDF",
+    number(1, 4800),
+  )
+  .option("--as <output>", "which output, where several end alike (see “kinds”): svg-with-piece")
   .option("--no-ground", "leave the ground of the piece transparent")
-  .requiredOption("--out <file>", "FILE.svg or FILE.png")
+  .requiredOption("--out <file>", "FILE.svg, FILE.png or FILE.pdf")
   .action(render);
 
 program
@@ -54,14 +59,14 @@ program
 
 program
   .command("kinds")
-  .description("every form step, paint, lay, finish, guide line and shape with its settings, one a line")
+  .description("every form step, paint, lay, finish, guide line, shape and output with its settings, one a line")
   .option("--json", "as JSON")
   .action(({ json }: { json?: boolean }) => {
     const kinds = listKinds();
     if (json) print(JSON.stringify(kinds, null, 1));
     else
       for (const { group, kind, params } of kinds)
-        print([group.padEnd(6), kind.padEnd(12), Object.keys(params).join(" ")].join(" ").trimEnd());
+        print([group.padEnd(6), kind.padEnd(14), Object.keys(params).join(" ")].join(" ").trimEnd());
   });
 
 program

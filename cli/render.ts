@@ -1,13 +1,14 @@
 import { open } from "../core/input/open";
 import { longestText } from "../core/lettering/options";
-import type { PictureSize } from "../core/output/picture-size";
+import type { Area } from "../core/output/output-kind";
+import { newOutput, outputKinds, type OutputStep } from "../core/output/outputs";
+import type { PictureSize } from "../core/picture-size";
 import { facesOf, newLettering, newPiece, type Piece, type PieceFile } from "../core/piece/schema";
 import { Problem } from "../core/problem";
 import type { Style } from "../core/style/schema";
 import { findFace } from "../server/faces/find";
 import { shippedFaces } from "../server/faces/shipped";
-import { renderPng, renderSvg } from "../server/render";
-import type { PngRequest } from "../wire/png";
+import { writeFileHere } from "../server/render";
 import { readUserFile, writeWhole } from "./files";
 import { photosFor } from "./photos";
 import { allStyles, findStyle } from "./styles";
@@ -22,30 +23,41 @@ interface Options {
   times?: number;
   width?: number;
   ground: boolean;
+  as?: string;
   out: string;
 }
 
 export async function render(options: Options): Promise<void> {
-  const kind = /\.(svg|png)$/i.exec(options.out)?.[1].toLowerCase();
-  if (!kind) throw new Problem(`${options.out}: the file to write must end in .svg or .png.`);
+  const output = outputFor(options);
   const { file, area, inside } = options.piece ? await pieceFrom(options.piece) : await lettered(options);
   const photos = await photosFor(file, inside);
-  if (kind === "svg") return writeWhole(options.out, await renderSvg(file, { area, ground: options.ground, photos }));
-  const png = await renderPng({ file, area, ground: options.ground, size: sizeOf(options, file.piece.board.dpi) }, { photos });
-  return writeWhole(options.out, png);
+  await writeWhole(options.out, await writeFileHere({ file, area, ground: options.ground, output }, { photos }));
 }
 
-function sizeOf({ dpi, times, width }: Options, boardDpi: number): PictureSize {
+/** Which output the file's name asks for, and how it is set. */
+function outputFor(options: Options): OutputStep {
+  const fitting = outputKinds.filter((k) => options.out.toLowerCase().endsWith(`.${k.extension}`));
+  const known = [...new Set(outputKinds.map((k) => `.${k.extension}`))];
+  if (!fitting.length)
+    throw new Problem(`${options.out}: the file to write must end in ${known.slice(0, -1).join(", ")} or ${known[known.length - 1]}.`);
+  const kind = options.as === undefined ? fitting[0] : fitting.find((k) => k.kind === options.as);
+  if (!kind) throw new Problem(`${options.out} can be ${fitting.map((k) => k.kind).join(" or ")}, not ${options.as}.`);
+  const { dpi } = options;
+  if ("size" in kind.params) return newOutput(kind.kind, { size: sizeOf(options) });
+  return newOutput(kind.kind, "dpi" in kind.params && dpi !== undefined ? { dpi } : {});
+}
+
+function sizeOf({ dpi, times, width }: Options): PictureSize | null {
   if (times !== undefined && width !== undefined) throw new Problem("Either --times or --width says how large the picture is, not both.");
   if (width !== undefined) return { kind: "width", width: Math.round(width), dpi };
   if (times !== undefined) return { kind: "times", times, dpi };
-  return { kind: "dpi", dpi: dpi ?? boardDpi };
+  return dpi === undefined ? null : { kind: "dpi", dpi };
 }
 
 /** What is drawn, how much of it, and the photos that came in its file. */
 interface Wanted {
   file: PieceFile;
-  area: PngRequest["area"];
+  area: Area;
   inside: ReadonlyMap<string, string>;
 }
 

@@ -3,10 +3,11 @@ import { finishKinds } from "./coat/finishes";
 import { formStepKinds } from "./coat/forms";
 import { layKinds } from "./coat/lays";
 import { paintKinds } from "./coat/paints";
+import { outputKinds } from "./output/outputs";
 import type { Kind, Param, Params } from "./params";
 import { shapeKinds } from "./shape/kinds";
 
-export const kindGroups = ["form", "paint", "lay", "finish", "guide", "shape"] as const;
+export const kindGroups = ["form", "paint", "lay", "finish", "guide", "shape", "output"] as const;
 export type KindGroup = (typeof kindGroups)[number];
 
 const registries: Readonly<Record<KindGroup, readonly Kind[]>> = {
@@ -16,6 +17,7 @@ const registries: Readonly<Record<KindGroup, readonly Kind[]>> = {
   finish: finishKinds,
   guide: guideKinds,
   shape: shapeKinds,
+  output: outputKinds,
 };
 
 /** A kind as it is told to others: data alone. */
@@ -85,6 +87,7 @@ const said: Readonly<Record<string, string>> = {
   item: "another item of the board, and what of it",
   photo: "a photo",
   seed: "a whole number",
+  size: "pixels, or a size in print",
   list: "rows of settings",
   profile: "a width along something",
 };

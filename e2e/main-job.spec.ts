@@ -153,12 +153,12 @@ test("every demo piece is drawn alike by the export and by the browser", async (
     const piece = (await (await page.request.get(`/api/pieces/${id}`)).json()).document;
     const ids = [...new Set(piece.items.flatMap((i: { styleId: string | null }) => i.styleId ?? []))];
     const styles = await Promise.all(ids.map(async (s) => (await (await page.request.get(`/api/styles/${s}`)).json()).document));
-    const response = await page.request.post("/api/png", {
+    const response = await page.request.post("/api/export", {
       data: {
         file: { format: "vextal.file", version: 1, piece, styles },
         area: { kind: "board" },
         ground: true,
-        size: { kind: "width", width: 900 },
+        output: { kind: "png", size: { kind: "width", width: 900 } },
       },
     });
     expect(response.status()).toBe(200);

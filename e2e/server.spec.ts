@@ -144,8 +144,8 @@ test("absurd pictures are refused at once, and the server goes on", async ({ req
     piece: { ...piece("wide"), version: pieceVersion, board: { width: 20000, height: 20000, unit: "in", dpi: 2400, ground: "#000000" } },
     styles: [],
   };
-  const response = await request.post("/api/png", {
-    data: { file, area: { kind: "board" }, ground: true, size: { kind: "dpi", dpi: 2400 } },
+  const response = await request.post("/api/export", {
+    data: { file, area: { kind: "board" }, ground: true, output: { kind: "png", size: { kind: "dpi", dpi: 2400 } } },
   });
   expect(response.status()).toBe(422);
   expect((await response.json()).detail).toContain("too large");

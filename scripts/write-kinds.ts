@@ -17,6 +17,7 @@ const titles: Readonly<Record<KindGroup, string>> = {
   finish: "Finishes",
   guide: "Guide lines",
   shape: "Shapes",
+  output: "Outputs",
 };
 const inks = { Face: "#c8401f", Edge: "#1d3b4a", Shadow: "#221d33" };
 const engine = await serverEngine();
@@ -131,6 +132,7 @@ const shows: Readonly<Record<string, Readonly<Record<string, unknown>>>> = {
   drawn: { start: 45 },
 };
 
+const paper = { minX: 0, minY: 0, maxX: 300, maxY: 150 };
 rmSync("docs/kinds", { recursive: true, force: true });
 mkdirSync("docs/kinds", { recursive: true });
 const parts = kindGroups.map((group) => {
@@ -143,11 +145,12 @@ const parts = kindGroups.map((group) => {
       items: shown(k),
     });
     const { scene } = compile(piece, new Map(), engine);
-    const svg = toSvg(scene, { title: k.label, unit: "px", faces: [], area: { kind: "board" }, ground: true });
-    writeFileSync(`docs/kinds/${group}-${k.kind}.svg`, svg);
+    const svg = toSvg({ scene, title: k.label, unit: "px", faces: [], area: { kind: "board" }, ground: true, photos: new Map() }, paper);
+    if (group !== "output") writeFileSync(`docs/kinds/${group}-${k.kind}.svg`, svg);
     const rows = Object.entries(k.params).map(([name, p]) => row(name, p as Param));
     const table = rows.length ? `\n| setting | name | range | at first | what it does |\n|---|---|---|---|---|\n${rows.join("\n")}\n` : "";
-    return `### ${k.label} (\`${k.kind}\`)\n\n![${k.label}](kinds/${group}-${k.kind}.svg)\n\n${k.hint}.\n${table}`;
+    const shows = group === "output" ? "" : `![${k.label}](kinds/${group}-${k.kind}.svg)\n\n`;
+    return `### ${k.label} (\`${k.kind}\`)\n\n${shows}${k.hint}.\n${table}`;
   });
   return `## ${titles[group]}\n\n${sections.join("\n")}`;
 });

@@ -1,14 +1,15 @@
 import { and, eq, inArray, isNull } from "drizzle-orm";
 import { firstFace } from "../core/lettering/face";
-import { newLettering, newPiece, type Piece, type PieceFile } from "../core/piece/schema";
+import { newLettering, newPiece, type PieceFile } from "../core/piece/schema";
 import { isProblem } from "../core/problem";
 import type { Style } from "../core/style/schema";
 import type { Database } from "./db/open";
 import { faces, photos, pictures, styles } from "./db/schema";
 import { get, ifThere, linkedStyles, list, NotFound, shelves } from "./documents";
 import type { Shelf } from "../wire/shelf";
-import type { DrawJob } from "./drawing/job";
-import { drawForShelf, ownFacesFor, photosFor } from "./render";
+import { drawPicture } from "./drawing/drawers";
+import type { DrawJob, PictureJob } from "./drawing/job";
+import { ownFacesFor, photosFor } from "./render";
 
 /** Pictures on the shelf are about 300 pixels wide, on screens of up to twice as many. */
 const photoSide = 800;
@@ -93,19 +94,19 @@ async function drawAndKeep(db: Database, shelf: Shelf, id: string): Promise<Pict
   const tag = await tagOf(db, shelf, id);
   const { file, area } = shelf === "styles" ? onAWord((await get(db, "styles", id)).document) : await asAPiece(db, id);
   const { piece, styles: looks } = file;
-  const job: DrawJob = {
+  const job: PictureJob = {
     file,
     area,
     ground: true,
     faces: await ownFacesFor(db, piece),
     photos: await photosFor(db, piece, looks, photoSide),
-    small,
+    ...small,
   };
-  const made = await drawForShelf(job).then(
-    (d) =>
-      d.kind === "svg"
-        ? { type: "image/svg+xml; charset=utf-8", bytes: Buffer.from(d.svg) }
-        : { type: "image/png", bytes: Buffer.from(d.png) },
+  const made = await drawPicture(job).then(
+    (drawn) =>
+      typeof drawn === "string"
+        ? { type: "image/svg+xml; charset=utf-8", bytes: Buffer.from(drawn) }
+        : { type: "image/png", bytes: Buffer.from(drawn) },
     (error: unknown) => {
       // It is not tried over and over: the next change makes it be drawn again.
       if (isProblem(error)) return { type: "image/svg+xml; charset=utf-8", bytes: Buffer.from(notDrawn) };
@@ -122,14 +123,22 @@ async function drawAndKeep(db: Database, shelf: Shelf, id: string): Promise<Pict
 
 const notDrawn = `<svg xmlns="http://www.w3.org/2000/svg" width="300" height="200"><rect width="300" height="200" fill="#d8d6d0"/><path d="M110 130l35-45 25 30 15-15 25 30z" fill="#a8a59d"/></svg>`;
 
-async function asAPiece(db: Database, id: string): Promise<{ file: Pick<PieceFile, "piece" | "styles">; area: DrawJob["area"] }> {
+const fileOf = (piece: PieceFile["piece"], looks: Style[]): PieceFile => ({ format: "vextal.file", version: 1, piece, styles: looks });
+
+async function asAPiece(db: Database, id: string): Promise<Pick<DrawJob, "file" | "area">> {
   const { document: piece } = await get(db, "pieces", id);
   const looks = await linkedStyles(db, piece);
-  return { file: { piece, styles: looks.map((s) => s.document) }, area: { kind: "board" } };
+  return {
+    file: fileOf(
+      piece,
+      looks.map((s) => s.document),
+    ),
+    area: { kind: "board" },
+  };
 }
 
 /** A style on the first word of its own name. */
-function onAWord(style: Style): { file: { piece: Piece; styles: Style[] }; area: DrawJob["area"] } {
+function onAWord(style: Style): Pick<DrawJob, "file" | "area"> {
   const text = [...(style.name.split(/\s+/)[0] ?? "Aa")].slice(0, 14).join("");
   const piece = newPiece({
     id: "picture",
@@ -152,7 +161,7 @@ function onAWord(style: Style): { file: { piece: Piece; styles: Style[] }; area:
       }),
     ],
   });
-  return { file: { piece, styles: [style] }, area: { kind: "items", ids: ["word"] } };
+  return { file: fileOf(piece, [style]), area: { kind: "items", ids: ["word"] } };
 }
 
 /** Draws one after another what has no picture yet, or a stale one, while nothing else is waited for. */

@@ -7,7 +7,7 @@ import { openDatabase, type Database } from "../server/db/open";
 import { create, get, list, replace } from "../server/documents";
 import { shippedFaces } from "../server/faces/shipped";
 import { facesSchema, measuredSchema } from "../wire/faces";
-import { pngRequestSchema } from "../wire/png";
+import { exportRequestSchema } from "../wire/export";
 import { entriesSchema, replacedSchema, storedSchemas } from "../wire/shelf";
 import { board, engineWith, styleOf, word } from "./engine";
 
@@ -42,15 +42,16 @@ describe("what the server says is what the page understands", () => {
     expect(measuredSchema.parse(sent(measured))).toEqual(measured);
   });
 
-  test("what a picture is asked for with", () => {
+  test("what a file is asked for with", () => {
     const request = {
       file: { format: "vextal.file", version: 1, piece: board(word("Tea")), styles: [styleOf()] },
       area: { kind: "items", ids: ["word"] },
       ground: true,
-      size: { kind: "times", times: 2 },
+      output: { kind: "png", size: { kind: "times", times: 2 } },
     };
-    expect(pngRequestSchema.parse(sent(request))).toEqual(request);
-    expect(() => pngRequestSchema.parse({ ...request, size: { kind: "times", times: 0 } })).toThrow();
+    expect(exportRequestSchema.parse(sent(request))).toEqual(request);
+    for (const output of [{ kind: "png", size: { kind: "times", times: 0 } }, { kind: "gif" }, { kind: "pdf", dpi: 1e9 }])
+      expect(() => exportRequestSchema.parse({ ...request, output })).toThrow();
   });
 
   test("what is something else is refused", () => {

@@ -6,6 +6,8 @@ import type { FaceMetrics } from "../core/lettering/face";
 import type { CaretStop, Line } from "../core/lettering/setting";
 import type { FileDelta } from "./delta";
 import type { SvgNode } from "../core/output/svg-node";
+import type { OutputStep } from "../core/output/outputs";
+import type { ExportRequest, Wish } from "../core/piece/exported";
 import type { Progress } from "../core/piece/compile";
 import type { PieceFile } from "../core/piece/schema";
 import type { BlendMode } from "../core/scene/scene";
@@ -102,13 +104,6 @@ export interface SceneUpdate {
 export type Known = Readonly<Record<string, number>>;
 export const layerKey = (itemId: string, layerId: string) => `${itemId}/${layerId}`;
 
-export interface SvgRequest {
-  readonly file: PieceFile;
-  readonly items: readonly string[] | null;
-  readonly ground: boolean;
-  readonly withPiece: boolean;
-}
-
 /** An outline as SVG path data with its box, for a small picture. */
 export interface Picture {
   readonly d: string;
@@ -151,7 +146,10 @@ export interface SceneWorker {
   compile(delta: FileDelta, known: Known, dragging: boolean): Promise<Answer<SceneUpdate | null>>;
   /** Nobody waits for the scene that is being drawn: what is done of it stays known. */
   leave(): Promise<void>;
-  svg(request: SvgRequest): Promise<Answer<string>>;
+  /** A file in an output that needs nothing of a server. */
+  write(request: ExportRequest): Promise<Answer<string | Uint8Array>>;
+  /** Why each of some outputs does not write this; null where it does. */
+  refusals(file: PieceFile, wish: Wish, outputs: readonly OutputStep[]): Promise<Answer<(string | null)[]>>;
   /** What the face of a lettering offers for its text. */
   faceFacts(file: PieceFile, itemId: string): Promise<Answer<FaceFacts>>;
   /** The other forms of the letter at a place of a lettering's text. */

@@ -11,10 +11,12 @@ import { memoByIdentity } from "../core/memo";
 import { once } from "../core/once";
 import { imageNode } from "../core/output/fill-svg";
 import { layerBody } from "../core/output/layer-svg";
-import { photosIn, toSvg } from "../core/output/svg";
+import { refusalOf, write } from "../core/output/outputs";
+import { photosIn } from "../core/output/svg";
 import type { SvgNode } from "../core/output/svg-node";
 import { compiling, styleOf, toEnd, type Progress } from "../core/piece/compile";
 import { createEngine } from "../core/piece/engine";
+import { exportedFaces, exportedOf, type Wish } from "../core/piece/exported";
 import { facesOf, isLettering, type Lettering, type PieceFile } from "../core/piece/schema";
 import { Problem } from "../core/problem";
 import type { SceneFill, SceneItem, SceneLayer } from "../core/scene/scene";
@@ -34,7 +36,6 @@ import {
   type Picture,
   type SceneUpdate,
   type SceneWorker,
-  type SvgRequest,
 } from "./protocol";
 
 const ready = once(() =>
@@ -117,6 +118,14 @@ async function answered<T>(work: () => Promise<T>): Promise<Answer<T>> {
   }
 }
 
+/** What is exported, with its photos in it or without them. */
+async function exported(file: PieceFile, wish: Wish, withPhotos: boolean) {
+  const { scene } = toEnd((await compilingOf(file, false)).steps);
+  const names = await listFaces();
+  const faces = exportedFaces(file.piece, wish.area).map((id) => names.find((f) => f.id === id)?.name ?? id);
+  return exportedOf(file, scene, wish, faces, withPhotos ? await embeddedPhotos(photosIn(scene)) : new Map());
+}
+
 const pictureOf = (path: Path): Picture => ({ d: toSvgPath(path), box: path.bounds });
 
 /** A lettering with an opened face: its own, or that of `faceId` at the place where it stands by itself. */
@@ -168,20 +177,11 @@ const worker: SceneWorker = {
   leave: async () => {
     left = true;
   },
-  svg: ({ file, items, ground, withPiece }: SvgRequest) =>
+  write: ({ file, output, ...wish }) => answered(async () => write(output, await exported(file, wish, true), undefined)),
+  refusals: (file, wish, outputs) =>
     answered(async () => {
-      const { scene } = toEnd((await compilingOf(file, false)).steps);
-      const names = await listFaces();
-      const used = facesOf(file.piece.items.filter((i) => !items || items.includes(i.id)));
-      return toSvg(scene, {
-        photos: await embeddedPhotos(photosIn(scene)),
-        title: file.piece.name,
-        unit: file.piece.board.unit,
-        faces: used.map((id) => names.find((f) => f.id === id)?.name ?? id),
-        area: items ? { kind: "items", ids: items } : { kind: "board" },
-        ground,
-        ...(withPiece ? { piece: JSON.stringify(file) } : {}),
-      });
+      const what = await exported(file, wish, false);
+      return outputs.map((output) => refusalOf(output, what));
     }),
   faceFacts: (file, itemId) =>
     answered(async () => {

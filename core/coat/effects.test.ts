@@ -5,7 +5,7 @@ import { area, rectangle } from "../../tests/paths";
 import { coat, flat, gradient, grow, shift, trail, weld } from "../../demo/build";
 import { mixOklab, mixSrgb } from "../colour";
 import { apply } from "../curves/matrix";
-import { toSvg } from "../output/svg";
+import { svgOf } from "../../tests/exported";
 import { daylight, type Lamp } from "../piece/lamp";
 import { compile } from "../piece/compile";
 import type { LoadedEngine } from "../piece/engine";
@@ -92,7 +92,7 @@ describe("a trail", () => {
         ),
       ]);
       const { scene } = compile(board(word("Brindlemoor")), new Map([[style.id, style]]), engine);
-      return toSvg(scene, { title: "T", unit: "px", faces: [], area: { kind: "board" }, ground: true });
+      return svgOf(scene);
     };
     // Two hundred copies of eleven letters: some 100 bytes a copy.
     expect(svg(200).length).toBeLessThan(40_000);
@@ -166,8 +166,7 @@ describe("a soft shadow", () => {
   test("is sized with the letters, and written as a filter in sRGB over a region that holds it", () => {
     const style = styleOf([coat("A", flat("face"), [], { shadow: { blur: 10, way: { angle: 0, distance: 0 } } })]);
     const { scene } = compile(board(word("Tea", { size: 200 })), new Map([[style.id, style]]), engine);
-    const written = (pixels?: { width: number; height: number }) =>
-      toSvg(scene, { title: "T", unit: "px", faces: [], area: { kind: "board" }, ground: true, pixels });
+    const written = (pixels?: { width: number; height: number }) => svgOf(scene, {}, pixels);
     expect(written()).toMatch(
       /<filter id="l1c1e" filterUnits="userSpaceOnUse" primitiveUnits="userSpaceOnUse" color-interpolation-filters="sRGB"/,
     );

@@ -8,7 +8,8 @@ import type { LoadedEngine } from "../piece/engine";
 import type { Piece, PieceFile } from "../piece/schema";
 import { fileName } from "./file-name";
 import { photosOf, withPhotos } from "../style/photos";
-import { photosIn, toSvg, type SvgOptions } from "./svg";
+import { svgOf as svgOfScene } from "../../tests/exported";
+import { photosIn, type SvgContent } from "./svg";
 import { newPaint } from "../coat/schema";
 
 let engine: LoadedEngine;
@@ -31,14 +32,12 @@ const style = styleOf([
   ),
   coat("Face", flat("face", 30)),
 ]);
-const svgOf = (piece: Piece, options: Partial<SvgOptions> = {}) =>
-  toSvg(compile(piece, new Map([[style.id, style]]), engine).scene, {
+const svgOf = (piece: Piece, values: Partial<SvgContent> = {}) =>
+  svgOfScene(compile(piece, new Map([[style.id, style]]), engine).scene, {
     title: piece.name,
     unit: piece.board.unit,
     faces: ["Archivo Black"],
-    area: { kind: "board" },
-    ground: true,
-    ...options,
+    ...values,
   });
 
 interface Element {
@@ -131,12 +130,7 @@ describe("an SVG with its piece inside", () => {
     expect(photosIn(scene)).toEqual([photo.id]);
     const carrying = { ...file, styles: [painted] };
     const written = (data: string) =>
-      toSvg(scene, {
-        title: "T",
-        unit: "px",
-        faces: [],
-        area: { kind: "board" },
-        ground: true,
+      svgOfScene(scene, {
         piece: JSON.stringify(carrying),
         photos: new Map([[photo.id, data]]),
       });

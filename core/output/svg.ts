@@ -1,8 +1,10 @@
-import { isEmpty, joinAll, mapped, type Bounds } from "../curves/bounds";
+import type { Bounds } from "../curves/bounds";
 import type { Matrix } from "../curves/matrix";
+import type { Pixels } from "../picture-size";
 import type { Scene } from "../scene/scene";
-import { fromPx, type Unit } from "../units";
+import { fromPx } from "../units";
 import { layerNode, type Sources } from "./layer-svg";
+import { exportedItems, type Exported } from "./output-kind";
 import { Photos } from "./photos-svg";
 import { number } from "./numbers";
 import { serialize, type SvgNode } from "./svg-node";
@@ -12,20 +14,10 @@ export const xlinkNamespace = "http://www.w3.org/1999/xlink";
 /** The namespace of what Vextal writes into a file's metadata. */
 export const vextalNamespace = "urn:vextal:piece:1";
 
-export interface SvgOptions {
-  readonly title: string;
-  readonly unit: Unit;
-  /** Names of the faces that the outlines come from. */
-  readonly faces: readonly string[];
-  /** What is drawn: the whole board, or the inked box of some items. */
-  readonly area: { readonly kind: "board" } | { readonly kind: "items"; readonly ids: readonly string[] };
-  readonly ground: boolean;
-  /** Exact size in pixels, where the SVG is only a step to a picture. */
-  readonly pixels?: { readonly width: number; readonly height: number };
-  /** The piece as JSON, to be opened again live. */
+/** What an SVG shows and says of itself. */
+export interface SvgContent extends Omit<Exported, "piece" | "dpi"> {
+  /** The piece as JSON, where it is to be opened again live. */
   readonly piece?: string;
-  /** Photos by their id, as data URLs. */
-  readonly photos?: ReadonlyMap<string, string>;
 }
 
 /** The photos that a scene shows, each once. */
@@ -36,25 +28,20 @@ export function photosIn(scene: Scene): string[] {
   return [...found];
 }
 
-/** The box that an export shows, in board pixels; empty where the chosen items have no ink. */
-export function exportArea(scene: Scene, area: SvgOptions["area"]): Bounds {
-  if (area.kind === "board") return { minX: 0, minY: 0, maxX: scene.width, maxY: scene.height };
-  return joinAll(scene.items.filter((i) => area.ids.includes(i.id)).flatMap((i) => i.layers.map((l) => mapped(i.matrix, l.bounds))));
-}
-
-/** The scene as an SVG document: plain paths, gradients and photos inside it; no fonts and no other file needed. */
-export function toSvg(scene: Scene, options: SvgOptions): string {
-  const area = exportArea(scene, options.area);
-  const box = isEmpty(area) ? { minX: 0, minY: 0, maxX: 1, maxY: 1 } : area;
+/**
+ * The scene as an SVG document: plain paths, gradients and photos inside it; no fonts and no other file needed.
+ * @param box what is shown, in board pixels
+ * @param pixels its exact size, where it is only a step to a picture
+ */
+export function toSvg(content: SvgContent, box: Bounds, pixels?: Pick<Pixels, "width" | "height">): string {
+  const { scene } = content;
   const [width, height] = [Math.max(1e-3, box.maxX - box.minX), Math.max(1e-3, box.maxY - box.minY)];
-  const size = options.pixels ?? {
-    width: `${number(fromPx(width, options.unit))}${options.unit}`,
-    height: `${number(fromPx(height, options.unit))}${options.unit}`,
-  };
-  const { area: chosen } = options;
-  const items = chosen.kind === "board" ? scene.items : scene.items.filter((i) => chosen.ids.includes(i.id));
+  const size = pixels
+    ? { width: pixels.width, height: pixels.height }
+    : { width: `${number(fromPx(width, content.unit))}${content.unit}`, height: `${number(fromPx(height, content.unit))}${content.unit}` };
+  const items = exportedItems(scene, content.area);
   const ground: SvgNode[] =
-    options.ground && scene.ground
+    content.ground && scene.ground
       ? [
           {
             name: "rect",
@@ -62,8 +49,8 @@ export function toSvg(scene: Scene, options: SvgOptions): string {
           },
         ]
       : [];
-  const photos = new Photos(scene, options.photos ?? new Map());
-  const scale = options.pixels ? options.pixels.width / width : 0;
+  const photos = new Photos(scene, content.photos);
+  const scale = pixels ? pixels.width / width : 0;
   const sources: Sources = { photos: photos.draw, link: (id) => ({ "xlink:href": `#${id}` }), blur: (d, m) => blurFor(d, m, scale) };
   const groups = items.map((item, i): SvgNode => ({
     name: "g",
@@ -73,24 +60,24 @@ export function toSvg(scene: Scene, options: SvgOptions): string {
       ...item.layers.map((layer, k) => layerNode(layer, item, `l${i + 1}c${k + 1}`, sources)),
     ],
   }));
-  const about: Record<string, string> = { "xmlns:v": vextalNamespace, piece: options.title, faces: options.faces.join("; ") };
+  const about: Record<string, string> = { "xmlns:v": vextalNamespace, piece: content.title, faces: content.faces.join("; ") };
   const root: SvgNode = {
     name: "svg",
     attributes: {
       xmlns: svgNamespace,
-      ...(options.photos?.size || refers(groups) ? { "xmlns:xlink": xlinkNamespace } : {}),
-      ...(options.photos?.size ? { "xmlns:v": vextalNamespace } : {}),
+      ...(content.photos.size || refers(groups) ? { "xmlns:xlink": xlinkNamespace } : {}),
+      ...(content.photos.size ? { "xmlns:v": vextalNamespace } : {}),
       ...size,
       viewBox: [box.minX, box.minY, width, height].map(number).join(" "),
       style: "isolation:isolate",
     },
     children: [
-      { name: "title", attributes: {}, text: options.title },
-      { name: "desc", attributes: {}, text: options.faces.length ? `Faces: ${options.faces.join(", ")}` : "No lettering" },
+      { name: "title", attributes: {}, text: content.title },
+      { name: "desc", attributes: {}, text: content.faces.length ? `Faces: ${content.faces.join(", ")}` : "No lettering" },
       {
         name: "metadata",
         attributes: {},
-        children: [{ name: "v:made", attributes: about, ...(options.piece === undefined ? {} : { text: options.piece }) }],
+        children: [{ name: "v:made", attributes: about, ...(content.piece === undefined ? {} : { text: content.piece }) }],
       },
       ...photos.shared,
       ...ground,

@@ -1,5 +1,6 @@
 import type { Strand } from "../curves/nodes";
 import type { Photo } from "../photo";
+import type { PictureSize } from "../picture-size";
 
 /**
  * What a form step, a paint, a lay, a finish, a guide line, a shape or an output can be set to. One description gives the type of the
@@ -108,6 +109,11 @@ export interface PhotoParam extends Base {
   readonly type: "photo";
   readonly default: null;
 }
+/** How large a picture is; null where it is as large as the board is. */
+export interface SizeParam extends Base {
+  readonly type: "size";
+  readonly default: null;
+}
 /** Rows of the same settings. */
 export interface ListParam extends Base {
   readonly type: "list";
@@ -140,6 +146,7 @@ export type Param =
   | CoatParam
   | ItemParam
   | PhotoParam
+  | SizeParam
   | ListParam
   | ProfileParam;
 export type Params = Readonly<Record<string, Param>>;
@@ -190,11 +197,13 @@ export type ValueOf<P> = P extends { type: "length" | "number" | "angle" | "seed
                       ? Strand[]
                       : P extends { type: "photo" }
                         ? Photo | null
-                        : P extends { type: "list"; of: infer Q }
-                          ? Values<Q>[]
-                          : P extends { type: "profile" }
-                            ? ProfilePoint[]
-                            : never;
+                        : P extends { type: "size" }
+                          ? PictureSize | null
+                          : P extends { type: "list"; of: infer Q }
+                            ? Values<Q>[]
+                            : P extends { type: "profile" }
+                              ? ProfilePoint[]
+                              : never;
 
 /** The values of settings, by their names. */
 export type Values<P> = { readonly [K in keyof P]: ValueOf<P[K]> };

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { strandSchema } from "../curves/nodes";
 import { photoSchema } from "../photo";
+import { pictureSizeSchema } from "../picture-size";
 import type { Param, Params } from "./param";
 
 export const stopSchema = z.object({
@@ -64,6 +65,8 @@ export function schemaOfParam(p: Param): z.ZodType {
       return z.object({ id: z.string().max(64), what: z.enum(["letters", "painted"]) }).default({ ...p.default });
     case "photo":
       return photoSchema.nullable().default(p.default);
+    case "size":
+      return pictureSizeSchema.nullable().default(p.default);
     case "list":
       return z
         .array(z.object(shapeOf(p.of)))

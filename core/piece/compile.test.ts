@@ -7,7 +7,7 @@ import { demoStyles } from "../../demo/styles";
 import { shippedFaces } from "../../server/faces/shipped";
 import { mapped } from "../curves/bounds";
 import { apply } from "../curves/matrix";
-import { toSvg } from "../output/svg";
+import { svgOf } from "../../tests/exported";
 import type { Style } from "../style/schema";
 import { newLetterChange } from "../lettering/options";
 import { compile, type PlacedLettering } from "./compile";
@@ -178,7 +178,7 @@ describe("the demo", () => {
           expect(b.maxY).toBeLessThanOrEqual(scene.height);
         }
       }
-      const svg = toSvg(scene, { title: piece.name, unit: piece.board.unit, faces: [], area: { kind: "board" }, ground: true });
+      const svg = svgOf(scene, { unit: piece.board.unit });
       expect(svg).not.toMatch(/NaN|Infinity|undefined/);
     }
   });

@@ -6,7 +6,7 @@ import { readFace } from "../faces/read";
 import { shippedFaces } from "../faces/shipped";
 import { soundFonts } from "../faces/sound";
 import { draw } from "./draw";
-import type { DrawJob, Drawing, Reply, Request } from "./job";
+import type { Reply, Request } from "./job";
 
 let own = new Map<string, { info: FaceInfo; bytes: Uint8Array }>();
 const engine = createEngine({
@@ -22,17 +22,17 @@ process.once("disconnect", () => process.exit(0));
 
 async function answer(request: Request): Promise<Reply> {
   try {
-    return { ok: true, value: request.kind === "font" ? await soundFonts(request.fileName, request.bytes) : await drawn(request.job) };
+    return { ok: true, value: request.kind === "font" ? await soundFonts(request.fileName, request.bytes) : await drawn(request) };
   } catch (error) {
     return { ok: false, known: isProblem(error), message: (error as Error).message };
   }
 }
 
-async function drawn(job: DrawJob): Promise<Drawing> {
+async function drawn(request: Exclude<Request, { kind: "font" }>): Promise<string | Uint8Array> {
   const loaded = await engine;
-  const faces = new Map(job.faces.map((f) => [f.info.id, f]));
+  const faces = new Map(request.job.faces.map((f) => [f.info.id, f]));
   // Faces come with the job: one that was taken away is here no longer, one that came back is.
   if ([...faces.keys()].join() !== [...own.keys()].join()) loaded.forget();
   own = faces;
-  return draw(loaded, job);
+  return draw(loaded, request);
 }

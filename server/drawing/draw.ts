@@ -1,33 +1,32 @@
-import { Resvg } from "@resvg/resvg-js";
-import { isEmpty } from "../../core/curves/bounds";
-import { picturePixels } from "../../core/output/picture-size";
-import { exportArea, toSvg } from "../../core/output/svg";
+import { exportArea, type Exported } from "../../core/output/output-kind";
+import { write } from "../../core/output/outputs";
+import { toSvg } from "../../core/output/svg";
+import { compile } from "../../core/piece/compile";
 import type { LoadedEngine } from "../../core/piece/engine";
-import { Problem } from "../../core/problem";
-import { checkSize } from "../raster/limits";
-import type { DrawJob, Drawing } from "./job";
-import { sceneOf } from "./scene";
+import { exportedFaces, exportedOf } from "../../core/piece/exported";
+import { facesOf } from "../../core/piece/schema";
+import { drawPng } from "../raster/draw";
+import { outputTools } from "./tools";
+import type { DrawJob, ExportJob, PictureJob, Request, Results } from "./job";
 
-/** @throws Problem where nothing is inked or the size is too large */
-export async function draw(
-  engine: LoadedEngine,
-  { file: { piece, styles }, area, ground, photos, size, small }: DrawJob,
-): Promise<Drawing> {
-  const { scene, faces } = await sceneOf(engine, piece, styles);
-  const options = { title: piece.name, unit: piece.board.unit, faces: size ? [] : faces, area, ground, photos };
-  if (size) {
-    const box = exportArea(scene, area);
-    if (isEmpty(box)) throw new Problem("There is nothing to draw: the selection has no ink.");
-    const pixels = picturePixels(size, box.maxX - box.minX, box.maxY - box.minY, piece.board);
-    checkSize(pixels.width, pixels.height);
-    return { kind: "svg", svg: toSvg(scene, { ...options, pixels }), pixels };
-  }
-  const svg = toSvg(scene, options);
-  if (!small || svg.length <= small.most) return { kind: "svg", svg };
-  const picture = new Resvg(svg, {
-    fitTo: { mode: "width", value: small.side },
-    font: { loadSystemFonts: false },
-    logLevel: "off",
-  }).render();
-  return { kind: "png", png: picture.asPng() };
+async function exported(engine: LoadedEngine, { file, photos, ...wish }: DrawJob): Promise<Exported> {
+  const { piece, styles } = file;
+  await engine.load(facesOf(piece.items));
+  const { scene } = compile(piece, new Map(styles.map((s) => [s.id, s])), engine);
+  const faces = exportedFaces(piece, wish.area).map((id) => engine.face(id)?.info.name ?? id);
+  return exportedOf(file, scene, wish, faces, photos);
 }
+
+async function picture(engine: LoadedEngine, job: PictureJob): Promise<string | Uint8Array> {
+  const { piece: _, ...content } = await exported(engine, job);
+  const svg = toSvg(content, exportArea(content.scene, content.area));
+  return svg.length > job.most ? drawPng(svg, job.side) : svg;
+}
+
+/** @throws Problem where it is refused, or cannot be drawn */
+const exportFile = async (engine: LoadedEngine, job: ExportJob): Promise<string | Uint8Array> =>
+  write(job.output, await exported(engine, job), outputTools);
+
+/** Does what a request asks, in this process. */
+export const draw = (engine: LoadedEngine, request: Exclude<Request, { kind: "font" }>): Promise<Results["picture"]> =>
+  request.kind === "picture" ? picture(engine, request.job) : exportFile(engine, request.job);

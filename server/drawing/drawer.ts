@@ -1,4 +1,5 @@
 import { fork, type ChildProcess } from "node:child_process";
+import { readFile } from "node:fs/promises";
 import path from "node:path";
 import { Problem } from "../../core/problem";
 import type { Reply, Request, ResultOf } from "./job";
@@ -7,7 +8,7 @@ import type { Reply, Request, ResultOf } from "./job";
 export interface Limits {
   /** Milliseconds. */
   readonly time: number;
-  /** Megabytes. */
+  /** Megabytes of the process, and of what its JavaScript holds. */
   readonly memory: number;
 }
 
@@ -19,13 +20,16 @@ export class Drawer {
   #child: ChildProcess | undefined;
   #last: Promise<unknown> = Promise.resolve();
   #rest: ReturnType<typeof setTimeout> | undefined;
+  /** How many things are being done or wait for it. */
+  waiting = 0;
 
   constructor(private readonly limits: Limits) {}
 
   /** @param signal ends the drawing at once @throws Problem where it cannot be drawn, takes too long or was stopped */
   ask<R extends Request>(request: R, signal?: AbortSignal): Promise<ResultOf<R>> {
     const mine = this.#last.then(() => this.#run(request, signal)) as Promise<ResultOf<R>>;
-    this.#last = mine.catch(() => undefined);
+    this.waiting++;
+    this.#last = mine.catch(() => undefined).finally(() => this.waiting--);
     return mine;
   }
 
@@ -35,7 +39,7 @@ export class Drawer {
     const child = (this.#child ??= this.#start());
     child.ref();
     child.channel?.ref();
-    const { time } = this.limits;
+    const { time, memory } = this.limits;
     try {
       const reply = await new Promise<Reply>((resolve, reject) => {
         const fail = (message: string) => {
@@ -44,18 +48,23 @@ export class Drawer {
           reject(new Problem(message));
         };
         const timer = setTimeout(() => fail(`This took over ${time / 1000} seconds and was stopped.`), time);
+        // What is drawn in pixels is held outside of JavaScript, which bounds only its own.
+        const watch = setInterval(() => {
+          if (child.pid) void residentBytes(child.pid).then((bytes) => bytes > memory * 1e6 && fail(tooMuch));
+        }, 200);
         const ended = new AbortController();
         const on = (event: string, listener: (message: Reply) => void) => {
           child.once(event, listener);
           ended.signal.addEventListener("abort", () => child.off(event, listener));
         };
         on("message", resolve);
-        on("disconnect", () => fail("This could not be done: it needs too much memory."));
+        on("disconnect", () => fail(tooMuch));
         on("error", () => fail("This could not be done."));
         signal?.addEventListener("abort", () => fail(stopped), { signal: ended.signal });
         child.send(request, (error) => error && fail("This could not be done."));
         this.#settle = () => {
           clearTimeout(timer);
+          clearInterval(watch);
           ended.abort();
         };
       });
@@ -91,6 +100,16 @@ export class Drawer {
 }
 
 const stopped = "The picture was stopped.";
+const tooMuch = "This could not be done: it needs too much memory.";
+
+/** 0 where the system does not tell. */
+async function residentBytes(pid: number): Promise<number> {
+  try {
+    return Number((await readFile(`/proc/${pid}/statm`, "utf8")).split(" ")[1]) * 4096;
+  } catch {
+    return 0;
+  }
+}
 
 /** The built application has its child built, too, which starts in a moment; tests and the development server run it from its source. */
 function start(memory: number): ChildProcess {

@@ -1,37 +1,42 @@
 import type { FaceInfo } from "../../core/lettering/face";
-import type { SvgOptions } from "../../core/output/svg";
-import type { PictureSize } from "../../core/output/picture-size";
-import type { SoundFont } from "../faces/sound";
+import type { OutputStep } from "../../core/output/outputs";
+import type { Wish } from "../../core/piece/exported";
 import type { PieceFile } from "../../core/piece/schema";
+import type { SoundFont } from "../faces/sound";
 
 /** All that a drawing is made of: who draws it asks for nothing more. */
-export interface DrawJob {
-  readonly file: Pick<PieceFile, "piece" | "styles">;
-  readonly area: SvgOptions["area"];
-  readonly ground: boolean;
+export interface DrawJob extends Wish {
+  readonly file: PieceFile;
   /** The faces that were brought in and that the piece is set in, as far as they are here. */
   readonly faces: readonly { readonly info: FaceInfo; readonly bytes: Uint8Array }[];
   /** The photos that it shows, as data URLs. */
   readonly photos: ReadonlyMap<string, string>;
-  /** For a picture of exact pixels. */
-  readonly size?: PictureSize;
-  /** Larger drawings than this, in characters, come as a PNG of `side` pixels: for looking at, not for use. */
-  readonly small?: { readonly most: number; readonly side: number };
+}
+
+/** A picture to be looked at: an SVG, or, where that has more characters than `most`, a PNG of `side` pixels. */
+export interface PictureJob extends DrawJob {
+  readonly most: number;
+  readonly side: number;
+}
+
+/** A file to be used. */
+export interface ExportJob extends DrawJob {
+  readonly output: OutputStep;
 }
 
 /** What a child is asked. */
 export type Request =
-  { readonly kind: "draw"; readonly job: DrawJob } | { readonly kind: "font"; readonly fileName: string; readonly bytes: Uint8Array };
-export type ResultOf<R extends Request> = R["kind"] extends "draw" ? Drawing : SoundFont[];
+  | { readonly kind: "picture"; readonly job: PictureJob }
+  | { readonly kind: "export"; readonly job: ExportJob }
+  | { readonly kind: "font"; readonly fileName: string; readonly bytes: Uint8Array };
+
+export interface Results {
+  readonly picture: string | Uint8Array;
+  readonly export: string | Uint8Array;
+  readonly font: SoundFont[];
+}
+export type ResultOf<R extends Request> = Results[R["kind"]];
 
 /** What it answers. */
 export type Reply =
   { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly known: boolean; readonly message: string };
-
-export type Drawing =
-  | {
-      readonly kind: "svg";
-      readonly svg: string;
-      readonly pixels?: { readonly width: number; readonly height: number; readonly dpi: number };
-    }
-  | { readonly kind: "png"; readonly png: Uint8Array };

@@ -16,7 +16,9 @@ import { create, NotFound, remove } from "../documents";
 import { removeUnused } from "./unused";
 import { picture, type Picture } from "../pictures";
 import { closeDrawers } from "../drawing/drawers";
-import { renderPng, renderSvg } from "../render";
+import { newOutput } from "../../core/output/outputs";
+import { pngOf, request } from "../../tests/exported";
+import { writeFileHere } from "../render";
 import { newPaint } from "../../core/coat/schema";
 
 let db: Database;
@@ -153,9 +155,7 @@ describe("a photo in what is exported", () => {
     return { format: "vextal.file" as const, version: 1 as const, piece: board(item), styles: [style] };
   };
   const pixels = async (values: Record<string, unknown>) => {
-    const png = PNG.sync.read(
-      Buffer.from(await renderPng({ file: await panel(values), area: { kind: "board" }, ground: true, size: { kind: "dpi", dpi: 96 } })),
-    );
+    const png = PNG.sync.read(Buffer.from(await pngOf(request({ file: await panel(values) }))));
     return (x: number, y: number) => [...png.data.subarray((y * png.width + x) * 4, (y * png.width + x) * 4 + 3)];
   };
   /** Within what resampling and colour rounding change. */
@@ -189,7 +189,7 @@ describe("a photo in what is exported", () => {
   });
 
   test("lies inside the SVG, which needs no other file", async () => {
-    const svg = await renderSvg(await panel());
+    const svg = (await writeFileHere(request({ file: await panel(), output: newOutput("svg") }))) as string;
     expect(svg).toContain('xmlns:xlink="http://www.w3.org/1999/xlink"');
     expect(svg.match(/xlink:href="data:image\/png;base64,/g)).toHaveLength(1);
     expect(svg).not.toMatch(/href="\//);

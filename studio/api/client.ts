@@ -2,7 +2,7 @@ import type { z } from "zod";
 import type { Measured } from "@/core/lettering/measured";
 import { photoSchema, type Photo } from "@/core/photo";
 import { facesSchema, measuredSchema, namesSchema, type FaceEntry } from "@/wire/faces";
-import type { PngRequest } from "@/wire/png";
+import type { ExportRequest } from "@/core/piece/exported";
 import { problemSchema } from "@/wire/problem";
 import { entriesSchema, replacedSchema, storedSchemas, type Documents, type Entry, type Shelf, type Stored } from "@/wire/shelf";
 
@@ -96,7 +96,7 @@ export const api = {
     form.set("photo", file);
     return answered(call("/api/photos", { method: "POST", body: form }), photoSchema);
   },
-  png: async (request: PngRequest, signal: AbortSignal): Promise<Blob> =>
-    (await call("/api/png", { ...json("POST", request), signal })).blob(),
+  export: async (request: ExportRequest, signal: AbortSignal): Promise<Blob> =>
+    (await call("/api/export", { ...json("POST", request), signal })).blob(),
   pictureUrl: (shelf: Shelf, entry: Pick<Entry, "id" | "revision">) => `${addressOf(shelf, entry.id)}/picture?r=${entry.revision}`,
 };

@@ -31,7 +31,7 @@ class FakeWorker {
           asked.push({ file, known, dragging });
           return answer(file, known);
         },
-        svg: async () => ({ ok: false, message: "No ink." }),
+        write: async () => ({ ok: false, message: "No ink." }),
         leave: async () => void leaving(),
       },
       port2 as never,
@@ -210,7 +210,7 @@ describe("the page's side of the worker", () => {
     await settled();
     expect(scenes).toHaveLength(1);
     expect(opened).toBe(1);
-    await expect(client.svg({} as never)).rejects.toThrow("No ink.");
+    await expect(client.ask((w) => w.write({} as never))).rejects.toThrow("No ink.");
   });
 
   test("a worker that breaks is replaced, and nothing of the old one is taken for known", async () => {

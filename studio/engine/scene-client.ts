@@ -2,15 +2,7 @@ import { wrap, type Remote } from "comlink";
 import type { Progress } from "@/core/piece/compile";
 import type { PieceFile } from "@/core/piece/schema";
 import { Outgoing } from "@/worker/delta";
-import {
-  layerKey,
-  type Answer,
-  type Known,
-  type ProgressMessage,
-  type SceneUpdate,
-  type SceneWorker,
-  type SvgRequest,
-} from "@/worker/protocol";
+import { layerKey, type Answer, type Known, type ProgressMessage, type SceneUpdate, type SceneWorker } from "@/worker/protocol";
 
 /** A calculation that says nothing for longer than this is given up, and the worker is started anew. In milliseconds. */
 const timeLimit = 20_000;
@@ -77,11 +69,6 @@ export class SceneClient {
   /** Asks the worker anything else. @throws Error with a message for the user */
   async ask<T>(question: (worker: Remote<SceneWorker>) => Promise<Answer<T>>): Promise<T> {
     return unwrap(await this.#limited(question(this.#open())));
-  }
-
-  /** The exported SVG. @throws Error with a message for the user */
-  async svg(request: SvgRequest): Promise<string> {
-    return unwrap(await this.#limited(this.#open().svg(request)));
   }
 
   close(): void {

@@ -2,6 +2,7 @@ import { toast } from "sonner";
 import { z } from "zod";
 import { coatSchema, inkSchema } from "@/core/coat/schema";
 import { longestText } from "@/core/lettering/options";
+import { newOutput } from "@/core/output/outputs";
 import { vextalNamespace } from "@/core/output/svg";
 import type { PieceFile } from "@/core/piece/schema";
 import { ifThere } from "../api/client";
@@ -79,8 +80,9 @@ export function onCopy(e: ClipboardEvent): void {
 /** Puts items onto the clipboard as a drawing, which other programs read; where that cannot be, they are there as a piece. */
 async function asSvg(file: PieceFile): Promise<void> {
   if (typeof ClipboardItem === "undefined" || !navigator.clipboard) return;
-  const drawn = session().scene.svg({ file, items: file.piece.items.map((i) => i.id), ground: false, withPiece: true });
-  const as = (type: string) => drawn.then((svg) => new Blob([svg], { type }));
+  const area = { kind: "items" as const, ids: file.piece.items.map((i) => i.id) };
+  const drawn = session().scene.ask((w) => w.write({ file, area, ground: false, output: newOutput("svg-with-piece") }));
+  const as = (type: string) => drawn.then((svg) => new Blob([svg as string], { type }));
   const types = ["text/plain", "image/svg+xml"].filter((t) => ClipboardItem.supports?.(t) ?? t === "text/plain");
   await navigator.clipboard.write([new ClipboardItem(Object.fromEntries(types.map((t) => [t, as(t)])))]).catch(() => undefined);
 }

@@ -58,7 +58,12 @@ export async function load(
       const file = { format: "vextal.file", version: 1, piece: board(word(`Night ${i}`)), styles: [styleOf()] };
       note(
         "export",
-        await served.json("POST", "/api/png", { file, area: { kind: "board" }, ground: true, size: { kind: "times", times: 2 } }),
+        await served.json("POST", "/api/export", {
+          file,
+          area: { kind: "board" },
+          ground: true,
+          output: { kind: "png", size: { kind: "times", times: 2 } },
+        }),
         200,
       );
       await pause(500, k);

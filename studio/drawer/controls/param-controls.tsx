@@ -6,6 +6,7 @@ import { Field } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
 import { Slider } from "../../parts/slider";
 import { Switch } from "../../parts/switch";
+import { SizeControl } from "../export/size-control";
 import { useStyleControls } from "./context";
 import { DirectionControl } from "./direction-control";
 import { InkPicker } from "./ink-picker";
@@ -49,6 +50,7 @@ const beside: Controls = {
 const alone: Controls = {
   toggle: ({ label, param, value, onChange }) => <Switch label={label} hint={param.hint} checked={value} onChange={onChange} />,
   stops: StopsControl,
+  size: SizeControl,
 };
 
 /** Settings that are set on the bench say so. */

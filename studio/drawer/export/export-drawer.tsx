@@ -1,23 +1,22 @@
-import { Download, FileCode2, FileImage } from "lucide-react";
-import { useRef, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { toast } from "sonner";
 import { isEmpty, joinAll, mapped } from "@/core/curves/bounds";
 import { fileName } from "@/core/output/file-name";
-import { picturePixels } from "@/core/output/picture-size";
-import { facesOf } from "@/core/piece/schema";
-import type { PngRequest } from "@/wire/png";
-import { api } from "../../api/client";
+import { newOutput, outputKinds, outputOf, type OutputName, type OutputStep } from "@/core/output/outputs";
+import { exportedFaces, type Wish } from "@/core/piece/exported";
 import { download } from "../../download";
 import { useFaces } from "../../faces";
-import { Button } from "../../parts/button";
 import { Choice } from "../../parts/choice";
 import { Field, Section } from "../../parts/field";
-import { session } from "../../state/session";
+import { useRefusals, writtenFile } from "../../state/exporting";
 import { useParts } from "../../state/store";
-import { fileOf } from "../../state/work";
-import { firstChoice, PictureSizeFields, sizeOf } from "./picture-size-fields";
+import { ExportedPartContext } from "./exported-part";
+import { OutputSection } from "./output-section";
 
 type What = "board" | "selection";
+
+/** The outputs by what their files end in, in order. */
+const extensions = [...new Set(outputKinds.map((k) => k.extension))];
 
 /** Takes the piece away as vectors or as a picture. */
 export function ExportDrawer() {
@@ -25,52 +24,40 @@ export function ExportDrawer() {
   const faces = useFaces();
   const [what, setWhat] = useState<What>("board");
   const [ground, setGround] = useState(true);
-  const board = work!.piece.board;
-  const [size, setSize] = useState(() => firstChoice(board));
-  const [busy, setBusy] = useState<string | null>(null);
+  const [steps, setSteps] = useState<readonly OutputStep[]>(() => outputKinds.map((k) => newOutput(k.kind)));
+  const [busy, setBusy] = useState<OutputName | null>(null);
   const stop = useRef<AbortController | null>(null);
 
-  const ids = what === "selection" ? selection : null;
-  const items = work!.piece.items.filter((i) => !ids || ids.includes(i.id));
-  const names = facesOf(items).map((id) => faces.find((f) => f.id === id)?.name ?? id);
-  const name = (extension: string, withPiece = false) =>
-    fileName(work!.piece.name, withPiece ? [...names, "piece inside"] : names, extension);
+  const { piece } = work!;
+  const wish: Wish = { area: what === "selection" ? { kind: "items", ids: selection } : { kind: "board" }, ground };
+  const refusals = useRefusals(wish, steps);
+  const names = exportedFaces(piece, wish.area).map((id) => faces.find((f) => f.id === id)?.name ?? id);
+  const nameOf = (kind: OutputName) => {
+    const { extension, remark } = outputOf(kind);
+    return fileName(piece.name, remark ? [...names, remark] : names, extension);
+  };
   const box =
     scene &&
-    (ids
-      ? joinAll(scene.items.filter((i) => ids.includes(i.id)).map((i) => mapped(i.matrix, i.painted)))
+    (what === "selection"
+      ? joinAll(scene.items.filter((i) => selection.includes(i.id)).map((i) => mapped(i.matrix, i.painted)))
       : { minX: 0, minY: 0, maxX: scene.width, maxY: scene.height });
   const nothing = !box || isEmpty(box);
-  const [w, h] = nothing ? [0, 0] : [box.maxX - box.minX, box.maxY - box.minY];
-  const pixels = nothing ? null : picturePixels(sizeOf(size, board), w, h, board);
+  const { board } = piece;
+  const [width, height] = nothing ? [0, 0] : [box.maxX - box.minX, box.maxY - box.minY];
+  const shown = useMemo(() => ({ board, part: width > 0 && height > 0 ? { width, height } : null }), [board, width, height]);
 
-  const attempt = async (label: string, make: (signal: AbortSignal) => Promise<void>) => {
+  const write = async (step: OutputStep) => {
     const run = new AbortController();
     stop.current = run;
-    setBusy(label);
+    setBusy(step.kind);
     try {
-      await make(run.signal);
+      download(await writtenFile(work!, wish, step, run.signal), nameOf(step.kind));
     } catch (error) {
       if (!run.signal.aborted) toast.error((error as Error).message);
     } finally {
       if (stop.current === run) setBusy(null);
     }
   };
-  const svg = (withPiece: boolean) =>
-    attempt("svg", async () => {
-      const text = await session().scene.svg({ file: fileOf(work!), items: ids, ground, withPiece });
-      download(new Blob([text], { type: "image/svg+xml" }), name("svg", withPiece));
-    });
-  const png = () =>
-    attempt("png", async (signal) => {
-      const request: PngRequest = {
-        file: fileOf(work!),
-        area: ids ? { kind: "items", ids: [...ids] } : { kind: "board" },
-        ground,
-        size: sizeOf(size, board),
-      };
-      download(await api.png(request, signal), name("png"));
-    });
 
   return (
     <>
@@ -99,37 +86,28 @@ export function ExportDrawer() {
         </Field>
         {what === "selection" && nothing && <p className="text-warn">Select a lettering with ink on the bench first.</p>}
       </Section>
-      <Section title="SVG">
-        <p className="text-pencil">Plain paths: no face is needed to open it, and its size is the board’s.</p>
-        <Button look="primary" className="w-full" disabled={nothing || busy !== null} onClick={() => void svg(false)}>
-          <FileCode2 className="size-4" /> Plain SVG
-        </Button>
-        <Button className="w-full" disabled={nothing || busy !== null} onClick={() => void svg(true)}>
-          <FileCode2 className="size-4" /> SVG with the piece inside
-        </Button>
-        <p className="text-xs text-pencil">The second one opens again in Vextal with its words live.</p>
-      </Section>
-      <Section title="PNG">
-        <PictureSizeFields board={board} choice={size} pixels={pixels} onChange={setSize} />
-        {busy === "png" ? (
-          <Button className="w-full" onClick={() => stop.current?.abort()}>
-            Drawing the picture… Stop
-          </Button>
-        ) : (
-          <Button look="primary" className="w-full" disabled={nothing || busy !== null} onClick={() => void png()}>
-            <FileImage className="size-4" /> PNG picture
-          </Button>
-        )}
-      </Section>
-      <Section title="File">
-        {[name("svg"), name("svg", true), name("png")].map((n) => (
-          <p key={n} className="break-words text-pencil">
-            <Download className="mr-1 inline size-3.5" />
-            {n}
-          </p>
+      <ExportedPartContext.Provider value={shown}>
+        {extensions.map((extension) => (
+          <Section key={extension} title={extension.toUpperCase()}>
+            {steps
+              .filter((s) => outputOf(s.kind).extension === extension)
+              .map((step, i) => (
+                <OutputSection
+                  key={step.kind}
+                  step={step}
+                  first={i === 0}
+                  fileName={nameOf(step.kind)}
+                  refusal={nothing ? "There is nothing to draw." : (refusals[step.kind] ?? null)}
+                  busy={busy === step.kind ? "this" : busy ? "another" : null}
+                  onChange={(changed) => setSteps(steps.map((s) => (s.kind === changed.kind ? changed : s)))}
+                  onWrite={() => void write(step)}
+                  onStop={() => stop.current?.abort()}
+                />
+              ))}
+          </Section>
         ))}
-        <p className="text-xs text-pencil">Files carry the name of the piece and of the faces it was lettered in.</p>
-      </Section>
+      </ExportedPartContext.Provider>
+      <p className="px-4 py-3 text-xs text-pencil">Files carry the name of the piece and of the faces it was lettered in.</p>
     </>
   );
 }

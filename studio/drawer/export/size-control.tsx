@@ -1,13 +1,15 @@
-import { printed, type PictureSize, type Pixels } from "@/core/output/picture-size";
+import { useState } from "react";
+import { mostSide, picturePixels, printed, type PictureSize, type Pixels } from "@/core/picture-size";
 import type { Board } from "@/core/piece/board";
 import { pxPer, toPx } from "@/core/units";
 import { Choice } from "../../parts/choice";
 import { Field } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
 import { unitFactors } from "../units";
+import { useExportedPart } from "./exported-part";
 
 /** What is chosen for a picture: what it is measured by, and the values of all of them, so that going from one to another loses nothing. */
-export interface SizeChoice {
+interface SizeChoice {
   readonly by: PictureSize["kind"];
   readonly times: number;
   /** Pixels. */
@@ -23,7 +25,7 @@ export interface SizeChoice {
 const fineDpi = 300;
 
 /** A board in pixels is taken at its own pixels, any other at its resolution; in print, it is as large as these allow. */
-export function firstChoice(board: Board): SizeChoice {
+function firstChoice(board: Board): SizeChoice {
   const px = board.unit === "px";
   const printDpi = px ? fineDpi : board.dpi;
   return {
@@ -36,7 +38,7 @@ export function firstChoice(board: Board): SizeChoice {
   };
 }
 
-export function sizeOf({ by, times, width, print, printDpi, dpi }: SizeChoice, board: Board): PictureSize {
+function sizeOf({ by, times, width, print, printDpi, dpi }: SizeChoice, board: Board): PictureSize {
   const prints = board.unit === "px" ? { dpi } : {};
   if (by === "times") return { kind: "times", times, ...prints };
   if (by === "width") return { kind: "width", width, ...prints };
@@ -60,8 +62,26 @@ interface Props {
   onChange: (choice: SizeChoice) => void;
 }
 
+/** How large a picture is: the control of such a setting. */
+export function SizeControl({ value, onChange }: { value: PictureSize | null; onChange: (size: PictureSize) => void }) {
+  const { board, part } = useExportedPart();
+  const [choice, setChoice] = useState(() => firstChoice(board));
+  const pixels = part && picturePixels(value, part.width, part.height, board);
+  return (
+    <PictureSizeFields
+      board={board}
+      choice={choice}
+      pixels={pixels}
+      onChange={(c) => {
+        setChoice(c);
+        onChange(sizeOf(c, board));
+      }}
+    />
+  );
+}
+
 /** How large a picture is, in pixels and in print. */
-export function PictureSizeFields({ board, choice, pixels, onChange }: Props) {
+function PictureSizeFields({ board, choice, pixels, onChange }: Props) {
   const put = (values: Partial<SizeChoice>) => onChange({ ...choice, ...values });
   const inPixels = board.unit === "px";
   const { by } = choice;
@@ -103,7 +123,7 @@ export function PictureSizeFields({ board, choice, pixels, onChange }: Props) {
             label="Picture width"
             suffix="px"
             min={1}
-            max={16384}
+            max={mostSide}
             decimals={0}
             value={choice.width}
             onChange={(v) => put({ width: Math.round(v) })}

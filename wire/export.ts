@@ -1,18 +1,17 @@
 import { z } from "zod";
-import { pictureSizeSchema } from "../core/output/picture-size";
+import { outputStepSchema } from "../core/output/outputs";
+import type { ExportRequest } from "../core/piece/exported";
 import { pieceFileSchema } from "../core/piece/schema";
 
-/** How much of a board is drawn. */
+/** How much of a board is exported. */
 const areaSchema = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("board") }),
   z.object({ kind: z.literal("items"), ids: z.array(z.string()).max(200) }),
 ]);
 
-/** A picture that is asked for: of a piece as it is sent, saved or not. */
-export const pngRequestSchema = z.object({
+export const exportRequestSchema: z.ZodType<ExportRequest> = z.object({
   file: pieceFileSchema,
   area: areaSchema,
   ground: z.boolean(),
-  size: pictureSizeSchema,
+  output: outputStepSchema,
 });
-export type PngRequest = z.output<typeof pngRequestSchema>;

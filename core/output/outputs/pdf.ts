@@ -1,0 +1,113 @@
+import { isEmpty, mapped, meet, type Bounds } from "../../curves/bounds";
+import { tooLarge, type Pixels } from "../../picture-size";
+import type { BlendMode, SceneItem, SceneLayer } from "../../scene/scene";
+import { pxPer } from "../../units";
+import { exportedItems, output, type Exported, type OutputTools } from "../output-kind";
+import { Content, isolated } from "../pdf/content";
+import { matrixOf, place, real } from "../pdf/numbers";
+import { Painter } from "../pdf/painter";
+import { channels } from "../pdf/shading";
+import { toSvg } from "../svg";
+
+/** A page's side at most, in points: 200 inches (ISO 32000-1, annex C). */
+const mostPoints = 14_400;
+const points = 1 / pxPer.pt;
+
+export const pdf = output({
+  kind: "pdf",
+  label: "PDF",
+  hint: "Vectors for print, with gradients, blends and photos; only what is blurred becomes a picture",
+  extension: "pdf",
+  mediaType: "application/pdf",
+  needs: ["pdf", "raster"],
+  params: {
+    dpi: {
+      type: "number",
+      label: "Blurs at",
+      hint: "Pixels to the inch of what is blurred: shadows and glows; all else is drawn as vectors",
+      default: 300,
+      min: 72,
+      max: 1200,
+      step: 1,
+      suffix: "dpi",
+    },
+  },
+  refuses: (exported, box, { dpi }) => {
+    const side = Math.max(box.maxX - box.minX, box.maxY - box.minY) * points;
+    if (side > mostPoints) return "A page of a PDF is at most 200 inches (508 cm) a side.";
+    for (const item of exportedItems(exported.scene, exported.area))
+      for (const layer of item.layers) {
+        const soft = isSoft(layer) && softBox(item, layer, box, dpi);
+        const why = soft && tooLarge(soft.pixels.width, soft.pixels.height);
+        if (why) return `What is blurred in “${layer.label}”: ${why}`;
+      }
+    return null;
+  },
+  write: async (exported, box, { dpi }, tools) => {
+    const [width, height] = [box.maxX - box.minX, box.maxY - box.minY];
+    const { document, bytes } = tools.pdf({ title: exported.title, width: width * points, height: height * points });
+    const painter = new Painter(document, (photo) => exported.photos.get(photo));
+    const board = new Content();
+    if (exported.ground && exported.scene.ground)
+      board.add(
+        `${channels(exported.scene.ground).map(real).join(" ")} rg`,
+        `${[box.minX, box.minY, width, height].map(place).join(" ")} re f`,
+      );
+    for (const item of exportedItems(exported.scene, exported.area))
+      for (const layer of item.layers) {
+        const alone = layer.opacity >= 1 && layer.blend === "normal";
+        const content = alone ? board : new Content();
+        if (isSoft(layer)) {
+          const soft = softBox(item, layer, box, dpi);
+          if (!soft) continue;
+          const image = document.image(await softPicture(exported, item, layer, soft, tools));
+          const { minX, minY, maxX, maxY } = soft.box;
+          content.add("q", `${matrixOf([maxX - minX, 0, 0, minY - maxY, minX, maxY])} cm`, `${content.name("XObject", image)} Do`, "Q");
+        } else painter.paint(content, layer, item.matrix);
+        if (alone) continue;
+        const state = board.name("ExtGState", painter.state(layer.opacity, inPdf(layer.blend)));
+        board.add("q", `${state} gs`, `${board.name("XObject", content.end(document, box, isolated))} Do`, "Q");
+      }
+    const form = board.end(document, box, isolated);
+    document.end(`q ${matrixOf([points, 0, 0, points, -box.minX * points, -box.minY * points])} cm /Board Do Q`, { Board: form });
+    return bytes;
+  },
+});
+
+/** The names of PDF are those of W3C's blend modes, written in one word each (ISO 32000-1, tables 136 and 137). */
+const inPdf = (blend: BlendMode): string => blend.replace(/(?:^|-)([a-z])/g, (_, letter: string) => letter.toUpperCase());
+
+const isSoft = ({ effects = [] }: SceneLayer): boolean => effects.some((e) => e.deviation > 0);
+
+interface Soft {
+  /** In board pixels, on whole pixels of its picture. */
+  readonly box: Bounds;
+  readonly pixels: Pixels;
+}
+
+/** Where the picture of a layer lies, as far as it is on the page; null where it is not. */
+function softBox({ matrix }: SceneItem, { bounds }: SceneLayer, page: Bounds, dpi: number): Soft | null {
+  const all = mapped(matrix, bounds);
+  if (isEmpty(all) || !meet(all, page)) return null;
+  const k = dpi / pxPer.in;
+  const [left, top] = [Math.floor(Math.max(all.minX, page.minX) * k), Math.floor(Math.max(all.minY, page.minY) * k)];
+  const [right, bottom] = [Math.ceil(Math.min(all.maxX, page.maxX) * k), Math.ceil(Math.min(all.maxY, page.maxY) * k)];
+  if (right <= left || bottom <= top) return null;
+  return {
+    box: { minX: left / k, minY: top / k, maxX: right / k, maxY: bottom / k },
+    pixels: { width: right - left, height: bottom - top, dpi },
+  };
+}
+
+/** A layer alone, before it is laid on what is below. */
+function softPicture(
+  exported: Exported,
+  item: SceneItem,
+  layer: SceneLayer,
+  { box, pixels }: Soft,
+  { raster }: Pick<OutputTools, "raster">,
+) {
+  const plain: SceneLayer = { ...layer, opacity: 1, blend: "normal" };
+  const scene = { ...exported.scene, items: [{ ...item, layers: [plain] }] };
+  return raster(toSvg({ ...exported, scene, area: { kind: "board" }, ground: false, faces: [], piece: undefined }, box, pixels), pixels);
+}
