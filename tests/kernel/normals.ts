@@ -4,7 +4,7 @@ import type { Join } from "../../core/curves/kernel";
 import type { Polygon } from "../../core/curves/path";
 import { separateShapes } from "../../core/curves/shapes";
 import { clip, type Clipper } from "./clipper";
-import { wound } from "./reference";
+import { totalArea, wound } from "./reference";
 
 /** A point of a curve, and the point at the end of its normal. */
 interface Normal {
@@ -20,7 +20,8 @@ const next = new Float64Array(2);
 /**
  * A grown (d > 0) or shrunk outline by its definition: to the shape are added, or from it taken, all the normals of its curves, d long,
  * and a join at every corner that opens. That is the shape of a stroke as SVG 2 computes it (section 13.7, common practice). The normals
- * are those of the curves, not of their chords, so that corners have their true directions. Separate shapes are shrunk each by itself.
+ * are those of the curves, not of their chords, so that corners have their true directions. Separate shapes are shrunk each by itself, and
+ * so are counters where they are grown into: a miter in one reaches no farther than its own far side.
  * @param shape contours that do not cross; outers positive
  * @param within how far the polygons may lie from the curves, in units
  */
@@ -30,18 +31,23 @@ export function grownByNormals(m: Clipper, shape: readonly Contour[], d: number,
 }
 
 function coveredByNormals(m: Clipper, shape: readonly Contour[], d: number, join: Join, within: number): Polygon[] {
-  const cover: Polygon[] = [];
+  const covers: Polygon[] = [];
   const outlines = shape.map((c) => {
     const points: number[] = [];
+    const cover: Polygon[] = [];
     for (let k = 0; k < c.size; k++) {
       const normals = normalsOf(c, k, d, within);
       for (const n of normals.slice(0, -1)) points.push(n.x, n.y);
       addStrip(normals, cover);
       addJoin(c, k, d, join, within, cover);
     }
-    return Float64Array.from(points);
+    const outline = Float64Array.from(points);
+    const covered = clip(m, "Union", "NonZero", cover);
+    const isCounter = totalArea([outline]) < 0;
+    covers.push(...(d > 0 && isCounter ? clip(m, "Intersection", "NonZero", covered, [wound(outline)]) : covered));
+    return outline;
   });
-  return clip(m, d > 0 ? "Union" : "Difference", "NonZero", outlines, clip(m, "Union", "NonZero", cover));
+  return clip(m, d > 0 ? "Union" : "Difference", "NonZero", outlines, clip(m, "Union", "NonZero", covers));
 }
 
 /** Normals of one segment, so near one another that the chords between their ends stay within a distance of the curves. */

@@ -24,8 +24,9 @@ export const totalArea = (polygons: readonly Polygon[]): number => polygons.redu
  * @param smooth points where the shape has no corner, however sharply its chords turn
  */
 export function grown(m: Clipper, shape: readonly Polygon[], d: number, join: Join, smooth: ReadonlySet<string>): Polygon[] {
-  const pieces: Polygon[] = [];
+  const covers: Polygon[] = [];
   for (const p of shape) {
+    const pieces: Polygon[] = [];
     const n = p.length / 2;
     for (let i = 0; i < n; i++) {
       const [x0, y0] = [p[2 * i], p[2 * i + 1]];
@@ -57,9 +58,11 @@ export function grown(m: Clipper, shape: readonly Polygon[], d: number, join: Jo
       fan.push(x1 + d * by, y1 - d * bx);
       pieces.push(wound(Float64Array.from(fan)));
     }
+    // A miter in a counter reaches no farther than its own far side.
+    const cover = clip(m, "Union", "NonZero", pieces);
+    covers.push(...(d > 0 && signedArea(p) < 0 ? clip(m, "Intersection", "NonZero", cover, [wound(p)]) : cover));
   }
-  const cover = clip(m, "Union", "NonZero", pieces);
-  return clip(m, d > 0 ? "Union" : "Difference", "NonZero", [...shape], cover);
+  return clip(m, d > 0 ? "Union" : "Difference", "NonZero", [...shape], clip(m, "Union", "NonZero", covers));
 }
 
 /**

@@ -25,6 +25,9 @@ const noGap = 0.012;
 /** Corners that turn by more than 170 degrees. */
 const needleCos = Math.cos((170 * Math.PI) / 180);
 
+/** Whether two directions differ so much that their parallels at d do not meet by themselves. */
+export const opens = ([ax, ay]: Float64Array, [bx, by]: Float64Array, d: number): boolean => Math.abs(d) * norm(bx - ax, by - ay) > noGap;
+
 /** A corner that an outline turns. */
 export interface Corner {
   readonly x: number;

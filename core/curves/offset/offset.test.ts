@@ -129,3 +129,39 @@ test.each(joins)("a shape beside another is shrunk as if it were alone, joins: %
   const face = await openFace("marhey");
   expect(stripWidth(m, kernel, face.outline(271), { what: "band", d: -80, join })).toBeLessThan(widestStrip);
 });
+
+describe("a counter narrower than twice the distance", () => {
+  // In the middle two tips point at each other, too sharp for a miter: where they are cut off, what lies between them stays.
+  const hole = "M300 100V480L380 500L300 520V900H528V520L448 500L528 480V100Z";
+  const waisted = `M0 0H828V1000H0Z${hole}`;
+  test.each(joins)("stays open where its tips are cut off, joins: %p", (join) => {
+    const kernel = new CurveKernel();
+    const shape = parseSvgPath(waisted);
+    for (const what of ["grow", "band"] as const)
+      for (const d of [90, 113, 120]) expect(stripWidth(m, kernel, shape, { what, d, join })).toBeLessThan(widestStrip);
+    const open = kernel.grow(shape, 120, join).nodes > kernel.grow(parseSvgPath("M0 0H828V1000H0Z"), 120, join).nodes;
+    expect(open).toBe(join.kind !== "round");
+    // The same of a block that is shrunk: its tips point inwards where the way runs round it the other way.
+    for (const d of [-90, -113, -120])
+      expect(stripWidth(m, kernel, parseSvgPath(hole).transform([-1, 0, 0, 1, 0, 0]), { what: "grow", d, join })).toBeLessThan(widestStrip);
+  });
+
+  test("does not let a miter out through the ink on its far side", () => {
+    const kernel = new CurveKernel();
+    // The tip's miter is 4 x 60 long, and the ink under the counter 40 thick.
+    const shape = parseSvgPath("M0 0H400V200H0Z M40 40V160H360V40H220L200 110L180 40Z");
+    const miter = { kind: "miter", limit: 4 } as const;
+    expect(kernel.grow(shape, 60, miter).bounds).toEqual({ minX: -60, minY: -60, maxX: 460, maxY: 260 });
+    for (const what of ["grow", "band"] as const)
+      for (const d of [15, 40, 60]) expect(stripWidth(m, kernel, shape, { what, d, join: miter })).toBeLessThan(widestStrip);
+  });
+
+  test.each([
+    [58, { kind: "bevel" }],
+    [69, { kind: "bevel" }],
+    [93, { kind: "miter", limit: 4 }],
+  ] as const)("is right in glyph %d of Rye", async (glyph, join) => {
+    const outline = (await openFace("rye")).outline(glyph);
+    expect(stripWidth(m, new CurveKernel(), outline, { what: "grow", d: 120, join })).toBeLessThan(widestStrip);
+  });
+});
