@@ -84,6 +84,13 @@ export const demoPieces = (): Piece[] =>
         letterSpacing: 60,
       }),
     ]),
+    piece("Sawmill", 1200, 800, "px", 96, "#3d5345", [
+      lettering("saw", "SAW\nMILL", "alfa-slab", 268, 600, 338, "Sawmill", { lineSpacing: 0.92, letterSpacing: 14 }),
+      lettering("what", "Planks, beams and kindling. Upper Tarn Lane.", "kaushan-script", 52, 600, 734, "", {
+        styleId: null,
+        ownStyle: style("Chalked", "kaushan-script", "em", { Chalk: "#f3ead6" }, [coat("Chalk", flat("chalk"))]),
+      }),
+    ]),
     piece("Ridge Walk", 1200, 800, "px", 96, "#f4e8d3", [
       lettering("ridge", "RIDGE\nWALK", "anton", 306, 600, 358, "", {
         styleId: null,

@@ -3,6 +3,7 @@ import { coat, flat, style } from "../demo/build";
 import { newGuideLine, type Bend } from "../core/bend/schema";
 import { newFinish, newFormStep, newLay, newPaint, type Coat } from "../core/coat/schema";
 import { defaultOf, kindGroups, listKinds, rangeOf, type KindGroup, type KindListed } from "../core/kinds";
+import { grainsFor } from "../core/output/grains";
 import { toSvg } from "../core/output/svg";
 import type { Param } from "../core/params";
 import { compile } from "../core/piece/compile";
@@ -46,7 +47,7 @@ function shown({ group, kind }: KindListed): Item[] {
               : [front];
       }
       case "paint":
-        return [{ ...plain, paint: newPaint(kind) }];
+        return [{ ...plain, paint: newPaint(kind, shows[kind] ?? {}) }];
       case "lay":
         return [{ ...plain, lay: newLay(kind, kind === "stroke" ? { width: 3 } : {}) }];
       case "finish":
@@ -123,6 +124,7 @@ const shows: Readonly<Record<string, Readonly<Record<string, unknown>>>> = {
   "knock-out": { coat: "behind", gap: 1 },
   "keep-inside": { coat: "behind" },
   trail: { copies: 40, way: { angle: 35, distance: 30 } },
+  grain: { light: "face", dark: "edge", marks: "edge" },
   opacity: { amount: 55 },
   blend: { mode: "multiply" },
   "soft-shadow": { on: true, distance: 6, blur: 8 },
@@ -135,25 +137,30 @@ const shows: Readonly<Record<string, Readonly<Record<string, unknown>>>> = {
 const paper = { minX: 0, minY: 0, maxX: 300, maxY: 150 };
 rmSync("docs/kinds", { recursive: true, force: true });
 mkdirSync("docs/kinds", { recursive: true });
-const parts = kindGroups.map((group) => {
-  const kinds = listKinds().filter((k) => k.group === group);
-  const sections = kinds.map((k) => {
-    const piece = newPiece({
-      id: "shown",
-      name: k.label,
-      board: { width: 300, height: 150, unit: "px", dpi: 96, ground: "#f6f1e6" },
-      items: shown(k),
-    });
-    const { scene } = compile(piece, new Map(), engine);
-    const svg = toSvg({ scene, title: k.label, unit: "px", faces: [], area: { kind: "board" }, ground: true, photos: new Map() }, paper);
-    if (group !== "output") writeFileSync(`docs/kinds/${group}-${k.kind}.svg`, svg);
-    const rows = Object.entries(k.params).map(([name, p]) => row(name, p as Param));
-    const table = rows.length ? `\n| setting | name | range | at first | what it does |\n|---|---|---|---|---|\n${rows.join("\n")}\n` : "";
-    const shows = group === "output" ? "" : `![${k.label}](kinds/${group}-${k.kind}.svg)\n\n`;
-    return `### ${k.label} (\`${k.kind}\`)\n\n${shows}${k.hint}.\n${table}`;
+const sectionOf = async (k: KindListed) => {
+  const piece = newPiece({
+    id: "shown",
+    name: k.label,
+    board: { width: 300, height: 150, unit: "px", dpi: 96, ground: "#f6f1e6" },
+    items: shown(k),
   });
-  return `## ${titles[group]}\n\n${sections.join("\n")}`;
-});
+  const { scene } = compile(piece, new Map(), engine);
+  const area = { kind: "board" } as const;
+  const grains = await grainsFor(scene, area, 1, async () => undefined);
+  const svg = toSvg({ scene, title: k.label, unit: "px", faces: [], area, ground: true, photos: new Map(), grains }, paper);
+  const { group } = k;
+  if (group !== "output") writeFileSync(`docs/kinds/${group}-${k.kind}.svg`, svg);
+  const rows = Object.entries(k.params).map(([name, p]) => row(name, p as Param));
+  const table = rows.length ? `\n| setting | name | range | at first | what it does |\n|---|---|---|---|---|\n${rows.join("\n")}\n` : "";
+  const shows = group === "output" ? "" : `![${k.label}](kinds/${group}-${k.kind}.svg)\n\n`;
+  return `### ${k.label} (\`${k.kind}\`)\n\n${shows}${k.hint}.\n${table}`;
+};
+const parts: string[] = [];
+for (const group of kindGroups) {
+  const sections: string[] = [];
+  for (const kind of listKinds()) if (kind.group === group) sections.push(await sectionOf(kind));
+  parts.push(`## ${titles[group]}\n\n${sections.join("\n")}`);
+}
 writeFileSync(
   "docs/kinds.md",
   `# Everything that is chosen by its name

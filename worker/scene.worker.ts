@@ -1,4 +1,5 @@
 import { expose } from "comlink";
+import type { Bounds } from "../core/curves/bounds";
 import { strandsOf } from "../core/curves/nodes";
 import type { Path } from "../core/curves/path";
 import { svgShapes } from "../core/input/svg-shapes";
@@ -25,12 +26,14 @@ import { fetchFace, forgetList, listFaces } from "./faces";
 import { embeddedPhotos, forgetMissingPhotos, isMissing, lookForPhotos, photoAddress } from "./photos";
 import { Incoming } from "./delta";
 import { Drafting } from "./drafting";
+import { BenchGrains } from "./grains";
 import { inSteps } from "./in-steps";
 import { itemUpdate } from "./item-update";
 import {
   layerKey,
   type Answer,
   type Known,
+  type FinerMessage,
   type LayerUpdate,
   type ProgressMessage,
   type Picture,
@@ -45,26 +48,55 @@ const ready = once(() =>
   }),
 );
 
-/** A number for each layer object, so that the page can say which ones it holds. */
-let versions = new WeakMap<SceneLayer, number>();
+/** A number for each layer object and the grains that it is seen with, so that the page can say which ones it holds. */
+let versions = new WeakMap<SceneLayer, { version: number; grains: string }>();
 let lastVersion = 0;
-const versionOf = (layer: SceneLayer): number => {
-  let version = versions.get(layer);
-  if (version === undefined) versions.set(layer, (version = ++lastVersion));
-  return version;
-};
+function versionOf(layer: SceneLayer, seen: string): number {
+  const known = versions.get(layer);
+  if (known?.grains === seen) return known.version;
+  versions.set(layer, { version: ++lastVersion, grains: seen });
+  return lastVersion;
+}
+
+const grains = new BenchGrains(
+  { make: (bytes) => URL.createObjectURL(new Blob([bytes], { type: "image/bmp" })), drop: (address) => URL.revokeObjectURL(address) },
+  () => performance.now(),
+  () => new Promise((resolve) => setTimeout(resolve)),
+  () => postMessage({ finer: true } satisfies FinerMessage),
+);
+
+type GrainsSeen = Map<SceneFill, { readonly now: string; readonly before: string | undefined }>;
+
+/** Where the grains of a layer are read. */
+function grainsOf(layer: SceneLayer, item: SceneItem): GrainsSeen {
+  const seen: GrainsSeen = new Map();
+  layer.fills.forEach((fill, i) => {
+    const at = fill.kind === "picture" && grains.at(`${item.id}/${layer.id}/${i}`, fill, item.matrix);
+    if (at) seen.set(fill, at);
+  });
+  return seen;
+}
+
+const image = (href: string, at: Bounds): SvgNode => imageNode({ href }, at);
 
 // By item too: two letterings that are set alike share their layers, and ids must be their own.
 let nodes = memoByIdentity<SceneLayer, SvgNode>(16);
-const nodeOf = (layer: SceneLayer, item: SceneItem): SvgNode =>
-  nodes(layer, item.id, () =>
+const nodeOf = (layer: SceneLayer, item: SceneItem, seen: GrainsSeen, seenAs: string): SvgNode =>
+  nodes(layer, `${item.id} ${seenAs}`, () =>
     layerBody(layer, item.matrix, `b-${item.id}-${layer.id}`, {
-      photos: (id, at) => (isMissing(id) ? undefined : imageNode({ href: photoAddress(id) }, at)),
+      pictures: (fill, at) => {
+        if (fill.source.kind === "photo") return isMissing(fill.source.photo) ? undefined : image(photoAddress(fill.source.photo), at);
+        const { now, before } = seen.get(fill)!;
+        // What was seen before stays below until the new one has been read.
+        return { name: "g", attributes: {}, children: [image(before ?? now, at), image(now, at)] };
+      },
     }),
   );
 
 function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known, fault: string | undefined): LayerUpdate {
-  const version = versionOf(layer);
+  const seen = grainsOf(layer, item);
+  const seenAs = [...seen.values()].map((s) => s.now).join(" ");
+  const version = versionOf(layer, seenAs);
   const [fill] = layer.fills;
   return {
     id: layer.id,
@@ -74,7 +106,7 @@ function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known, fault: st
     blend: layer.blend,
     bounds: layer.bounds,
     ...(fault === undefined ? {} : { fault }),
-    ...(known[layerKey(item.id, layer.id)] === version ? {} : { node: nodeOf(layer, item) }),
+    ...(known[layerKey(item.id, layer.id)] === version ? {} : { node: nodeOf(layer, item, seen, seenAs) }),
     ...handleOf(fill),
   };
 }
@@ -82,11 +114,12 @@ function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known, fault: st
 function handleOf(fill: SceneFill | undefined): Pick<LayerUpdate, "line" | "photo"> {
   if (!fill || fill.kind === "flat") return {};
   const { box, matrix } = fill;
-  return fill.kind === "photo" ? { photo: { area: fill.area, box, matrix } } : { line: { from: fill.from, to: fill.to, box, matrix } };
+  if (fill.kind === "picture") return fill.source.kind === "photo" ? { photo: { area: fill.area, box, matrix } } : {};
+  return { line: { from: fill.from, to: fill.to, box, matrix } };
 }
 
 const lacksPhoto = (item: SceneItem | undefined): boolean =>
-  item?.layers.some((l) => l.fills.some((f) => f.kind === "photo" && isMissing(f.photo))) ?? false;
+  item?.layers.some((l) => l.fills.some((f) => f.kind === "picture" && f.source.kind === "photo" && isMissing(f.source.photo))) ?? false;
 
 /** Milliseconds that a scene is drawn without looking whether it is still wanted. */
 const patience = 60;
@@ -140,7 +173,7 @@ async function withFace({ piece }: PieceFile, itemId: string, faceId?: string) {
 }
 
 const worker: SceneWorker = {
-  compile: (delta, known, dragging) =>
+  compile: (delta, known, dragging, density) =>
     answered(async () => {
       const file = incoming.whole(delta);
       const draft = drafting.next(file.piece.items, dragging);
@@ -156,6 +189,7 @@ const worker: SceneWorker = {
         );
       const start = performance.now();
       await lookForPhotos(photosIn(scene));
+      grains.begin(density, dragging);
       const drawn = new Map(scene.items.map((i) => [i.id, i]));
       const items = file.piece.items.map((item, i) => {
         const sceneItem = drawn.get(item.id);
@@ -164,6 +198,8 @@ const worker: SceneWorker = {
         const faceHere = !isLettering(item) || e.face(item.face) !== undefined;
         return itemUpdate(item, placed[i], layers, { faceHere, photoMissing: lacksPhoto(sceneItem) }, e.kernel);
       });
+      // When this has been answered.
+      setTimeout(() => void grains.refine());
       const update: SceneUpdate = {
         width: scene.width,
         height: scene.height,
@@ -177,7 +213,7 @@ const worker: SceneWorker = {
   leave: async () => {
     left = true;
   },
-  write: ({ file, output, ...wish }) => answered(async () => write(output, await exported(file, wish, true), undefined)),
+  write: ({ file, output, ...wish }) => answered(async () => write(output, await exported(file, wish, true), { pause: looking.turn })),
   refusals: (file, wish, outputs) =>
     answered(async () => {
       const what = await exported(file, wish, false);

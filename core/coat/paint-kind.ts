@@ -7,6 +7,8 @@ import type { Part, Shape } from "./shape";
 export type PaintGiven<N extends readonly Need[]> = Pick<Givens, N[number]> & {
   /** The colour of an ink as #rrggbb; a grey where the style has no such ink. */
   readonly ink: (id: string) => string;
+  /** A length of the style in units of lettering space. */
+  readonly units: (length: number) => number;
 };
 
 export interface Painted {

@@ -1,14 +1,14 @@
 import { join, shifted, type Bounds } from "../curves/bounds";
 import { identity, multiply, translation } from "../curves/matrix";
-import type { SceneFill } from "../scene/scene";
+import type { PictureFill, SceneFill } from "../scene/scene";
 import { matrixText, number } from "./numbers";
 import type { SvgNode } from "./svg-node";
 
-/** Draws a photo with its edges here; undefined where it is not at hand. */
-export type PhotoSource = (id: string, at: Bounds) => SvgNode | undefined;
+/** Draws the picture of a fill with its edges here; undefined where it is not at hand. */
+export type PictureOf = (fill: PictureFill, at: Bounds) => SvgNode | undefined;
 
 /**
- * A photo's picture as an element.
+ * A picture as an element.
  * @param source where it is: SVG 1.1's xlink:href in files for others' programs, SVG 2's href on a page
  */
 export const imageNode = (source: Record<string, string>, at: Bounds): SvgNode => ({
@@ -18,7 +18,7 @@ export const imageNode = (source: Record<string, string>, at: Bounds): SvgNode =
 
 const sized = (b: Bounds) => ({ width: number(b.maxX - b.minX), height: number(b.maxY - b.minY) });
 
-/** What stands in for a photo that is not here. */
+/** What stands in for a picture that is not here. */
 const missing = "#808080";
 
 export interface Paint {
@@ -29,12 +29,12 @@ export interface Paint {
 }
 
 /** How a fill of the scene is written in SVG. */
-export function paintOf(fill: SceneFill, id: string, photos: PhotoSource = () => undefined): Paint {
+export function paintOf(fill: SceneFill, id: string, pictures: PictureOf = () => undefined): Paint {
   switch (fill.kind) {
     case "flat":
       return { attributes: filled(fill.colour, fill.opacity), server: null };
-    case "photo": {
-      const server = photoNode(fill, photos, id);
+    case "picture": {
+      const server = pictureNode(fill, pictures, id);
       return server ? { attributes: filled(`url(#${id})`, fill.opacity), server } : { attributes: filled(missing, 1), server };
     }
     default:
@@ -48,12 +48,13 @@ const filled = (fill: string, opacity: number): Record<string, string> => ({
 });
 
 /**
- * A photo as a pattern of one tile, which reaches over all that is painted, so that it is never seen twice. The tile starts at 0, 0 and is
+ * A picture as a pattern of one tile, which reaches over all that is painted, so that it is never seen twice. It starts at 0, 0 and is
  * moved by the transform, which leaves no doubt where its content lies.
  */
-function photoNode({ photo, area, box, matrix }: Extract<SceneFill, { kind: "photo" }>, photos: PhotoSource, id: string): SvgNode | null {
+function pictureNode(fill: PictureFill, pictures: PictureOf, id: string): SvgNode | null {
+  const { area, box, matrix } = fill;
   const tile = join(area, box);
-  const image = photos(photo, shifted(area, -tile.minX, -tile.minY));
+  const image = pictures(fill, shifted(area, -tile.minX, -tile.minY));
   if (!image) return null;
   return {
     name: "pattern",

@@ -1,17 +1,17 @@
-import { isEmpty } from "../curves/bounds";
 import type { Matrix } from "../curves/matrix";
 import type { Path } from "../curves/path";
 import { toSvgPath } from "../curves/svg-path";
-import type { SceneItem, SceneLayer, ScenePath } from "../scene/scene";
+import { isEmpty, type Bounds } from "../curves/bounds";
+import type { PictureFill, SceneItem, SceneLayer, ScenePath } from "../scene/scene";
 import { filterOf } from "./effect-svg";
-import { paintOf, type Paint, type PhotoSource } from "./fill-svg";
+import { paintOf, type Paint } from "./fill-svg";
 import { matrixText, number } from "./numbers";
 import type { SvgNode } from "./svg-node";
 
 /** How what is drawn refers to what lies elsewhere. */
 export interface Sources {
-  /** What stands for a photo; where it is left out, none is here. */
-  readonly photos?: PhotoSource;
+  /** What stands for the picture of a fill with its edges `at`; where it is left out, none is here. */
+  readonly pictures?: (fill: PictureFill, at: Bounds, item: Matrix) => SvgNode | undefined;
   /** What an element says to refer to another by its id: SVG 2's href on a page, SVG 1.1's xlink:href in files for others' programs. */
   readonly link?: (id: string) => Record<string, string>;
   /** The deviation that a blur is written with, 0 for none: who draws it may blur more, or not at all, at some sizes. */
@@ -25,7 +25,7 @@ const href = (id: string): Record<string, string> => ({ href: `#${id}` });
  * with the gradients, photos and filters it needs. Ids start with `prefix`, which must be its own in the document.
  */
 export function layerBody(layer: SceneLayer, item: Matrix, prefix: string, sources: Sources = {}): SvgNode {
-  const paints = layer.fills.map((fill, i) => paintOf(fill, `${prefix}f${i}`, sources.photos));
+  const paints = layer.fills.map((fill, i) => paintOf(fill, `${prefix}f${i}`, (picture, at) => sources.pictures?.(picture, at, item)));
   const repeated = new Repeated(layer.paths, paints, prefix);
   const paths = layer.paths.map((p) => repeated.use(p, sources.link ?? href) ?? pathNode(p, paints[p.fill].attributes));
   const servers = [...paints.flatMap((p) => p.server ?? []), ...repeated.nodes];

@@ -35,6 +35,12 @@ export interface OutputTools {
 }
 export type Tool = keyof OutputTools;
 
+/** What every output is handed. */
+export interface Host {
+  /** Lets others have a turn, in what takes long. */
+  pause(): Promise<void>;
+}
+
 /** A way to take a piece out of the application: one file. */
 export interface OutputKind<K extends string = string, P extends Params = Params, N extends readonly Tool[] = readonly Tool[]> extends Kind<
   K,
@@ -50,7 +56,7 @@ export interface OutputKind<K extends string = string, P extends Params = Params
   /** Why this is not written, in the user's words; null where it is. */
   refuses?(exported: Exported, box: Bounds, values: Values<P>): string | null;
   /** @param box what is shown, in board pixels; not empty */
-  write(exported: Exported, box: Bounds, values: Values<P>, tools: Pick<OutputTools, N[number]>): Promise<string | Uint8Array>;
+  write(exported: Exported, box: Bounds, values: Values<P>, tools: Pick<OutputTools, N[number]> & Host): Promise<string | Uint8Array>;
 }
 
 /** An output whose values and tools have the types that it says itself. */

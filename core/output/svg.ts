@@ -3,9 +3,10 @@ import type { Matrix } from "../curves/matrix";
 import type { Pixels } from "../picture-size";
 import type { Scene } from "../scene/scene";
 import { fromPx } from "../units";
+import { noGrains, type Grains } from "./grains";
 import { layerNode, type Sources } from "./layer-svg";
 import { exportedItems, type Exported } from "./output-kind";
-import { Photos } from "./photos-svg";
+import { Pictures } from "./pictures-svg";
 import { number } from "./numbers";
 import { serialize, type SvgNode } from "./svg-node";
 
@@ -18,13 +19,16 @@ export const vextalNamespace = "urn:vextal:piece:1";
 export interface SvgContent extends Omit<Exported, "piece" | "dpi"> {
   /** The piece as JSON, where it is to be opened again live. */
   readonly piece?: string;
+  /** Where they are left out, a grey stands for them. */
+  readonly grains?: Grains;
 }
 
 /** The photos that a scene shows, each once. */
 export function photosIn(scene: Scene): string[] {
   const found = new Set<string>();
   // Asked of every scene of a drag: it leaves nothing behind to be collected.
-  for (const { layers } of scene.items) for (const { fills } of layers) for (const f of fills) if (f.kind === "photo") found.add(f.photo);
+  for (const { layers } of scene.items)
+    for (const { fills } of layers) for (const f of fills) if (f.kind === "picture" && f.source.kind === "photo") found.add(f.source.photo);
   return [...found];
 }
 
@@ -49,9 +53,9 @@ export function toSvg(content: SvgContent, box: Bounds, pixels?: Pick<Pixels, "w
           },
         ]
       : [];
-  const photos = new Photos(scene, content.photos);
+  const pictures = new Pictures(scene, content.photos, content.grains ?? noGrains);
   const scale = pixels ? pixels.width / width : 0;
-  const sources: Sources = { photos: photos.draw, link: (id) => ({ "xlink:href": `#${id}` }), blur: (d, m) => blurFor(d, m, scale) };
+  const sources: Sources = { pictures: pictures.draw, link: (id) => ({ "xlink:href": `#${id}` }), blur: (d, m) => blurFor(d, m, scale) };
   const groups = items.map((item, i): SvgNode => ({
     name: "g",
     attributes: { id: `lettering-${i + 1}` },
@@ -65,7 +69,7 @@ export function toSvg(content: SvgContent, box: Bounds, pixels?: Pick<Pixels, "w
     name: "svg",
     attributes: {
       xmlns: svgNamespace,
-      ...(content.photos.size || refers(groups) ? { "xmlns:xlink": xlinkNamespace } : {}),
+      ...(content.photos.size || content.grains?.images.size || refers(groups) ? { "xmlns:xlink": xlinkNamespace } : {}),
       ...(content.photos.size ? { "xmlns:v": vextalNamespace } : {}),
       ...size,
       viewBox: [box.minX, box.minY, width, height].map(number).join(" "),
@@ -79,7 +83,7 @@ export function toSvg(content: SvgContent, box: Bounds, pixels?: Pick<Pixels, "w
         attributes: {},
         children: [{ name: "v:made", attributes: about, ...(content.piece === undefined ? {} : { text: content.piece }) }],
       },
-      ...photos.shared,
+      ...pictures.shared,
       ...ground,
       ...groups,
     ],

@@ -21,6 +21,8 @@ export interface LengthParam extends Base {
   readonly default: number;
   readonly min: number;
   readonly max: number;
+  /** How far its slider goes, where that is not what outlines and gaps take. */
+  readonly reach?: number;
 }
 export interface NumberParam extends Base {
   readonly type: "number";

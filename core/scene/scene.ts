@@ -1,6 +1,7 @@
 import type { Bounds } from "../curves/bounds";
 import type { Matrix } from "../curves/matrix";
 import type { Path } from "../curves/path";
+import type { Grain } from "../grain/grain";
 
 /**
  * The resolved display list: what every output reads. It knows colours and outlines, and nothing of coats or styles.
@@ -70,10 +71,9 @@ export type SceneFill =
       readonly stops: readonly SceneStop[];
     }
   | {
-      readonly kind: "photo";
-      /** Which one, by its id. */
-      readonly photo: string;
-      /** Where its edges lie. */
+      readonly kind: "picture";
+      readonly source: PictureSource;
+      /** Where the picture's edges lie. */
       readonly area: Bounds;
       /** What the fill stretches over, in the same space. */
       readonly box: Bounds;
@@ -81,6 +81,11 @@ export type SceneFill =
       readonly matrix?: Matrix;
       readonly opacity: number;
     };
+
+export type PictureFill = Extract<SceneFill, { readonly kind: "picture" }>;
+
+/** What pixels are shown: a photo, by its id, or a grain that is drawn for the pixels of the output. */
+export type PictureSource = { readonly kind: "photo"; readonly photo: string } | { readonly kind: "grain"; readonly grain: Grain };
 
 export interface SceneStop {
   /** 0 to 1, never falling. */

@@ -1,4 +1,5 @@
 import { exportArea, type Exported } from "../../core/output/output-kind";
+import { grainsFor } from "../../core/output/grains";
 import { write } from "../../core/output/outputs";
 import { toSvg } from "../../core/output/svg";
 import { compile } from "../../core/piece/compile";
@@ -19,13 +20,18 @@ async function exported(engine: LoadedEngine, { file, photos, ...wish }: DrawJob
 
 async function picture(engine: LoadedEngine, job: PictureJob): Promise<string | Uint8Array> {
   const { piece: _, ...content } = await exported(engine, job);
-  const svg = toSvg(content, exportArea(content.scene, content.area));
+  const box = exportArea(content.scene, content.area);
+  const grains = await grainsFor(content.scene, content.area, Math.min(1, job.side / Math.max(1, box.maxX - box.minX)), host.pause);
+  const svg = toSvg({ ...content, grains }, box);
   return svg.length > job.most ? drawPng(svg, job.side) : svg;
 }
 
 /** @throws Problem where it is refused, or cannot be drawn */
 const exportFile = async (engine: LoadedEngine, job: ExportJob): Promise<string | Uint8Array> =>
-  write(job.output, await exported(engine, job), outputTools);
+  write(job.output, await exported(engine, job), host, outputTools);
+
+/** Whoever draws here does nothing else meanwhile. */
+const host = { pause: () => Promise.resolve() };
 
 /** Does what a request asks, in this process. */
 export const draw = (engine: LoadedEngine, request: Exclude<Request, { kind: "font" }>): Promise<Results["picture"]> =>

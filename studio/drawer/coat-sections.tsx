@@ -37,14 +37,12 @@ export function CoatSections({ coat }: { coat: Coat }) {
       </div>
       <FormSection coat={coat} edit={edit} />
       <Section title="Paint">
-        <Field label="Kind" hint="What the coat is painted with">
-          <Choice
-            label="Paint"
-            value={coat.paint.kind}
-            options={options(paintKinds)}
-            onChange={(kind) => edit(null, (c) => ({ ...c, paint: repainted(c, kind, style?.inks ?? []) }))}
-          />
-        </Field>
+        <Choice
+          label="Paint"
+          value={coat.paint.kind}
+          options={options(paintKinds)}
+          onChange={(kind) => edit(null, (c) => ({ ...c, paint: repainted(c, kind, style?.inks ?? []) }))}
+        />
         <ParamControls
           params={paintKind(coat.paint.kind).params}
           values={coat.paint}

@@ -2,7 +2,15 @@ import { wrap, type Remote } from "comlink";
 import type { Progress } from "@/core/piece/compile";
 import type { PieceFile } from "@/core/piece/schema";
 import { Outgoing } from "@/worker/delta";
-import { layerKey, type Answer, type Known, type ProgressMessage, type SceneUpdate, type SceneWorker } from "@/worker/protocol";
+import {
+  layerKey,
+  type Answer,
+  type FinerMessage,
+  type Known,
+  type ProgressMessage,
+  type SceneUpdate,
+  type SceneWorker,
+} from "@/worker/protocol";
 
 /** A calculation that says nothing for longer than this is given up, and the worker is started anew. In milliseconds. */
 const timeLimit = 20_000;
@@ -17,6 +25,9 @@ export class SceneClient {
   #worker: Worker | undefined;
   #remote: Remote<SceneWorker> | undefined;
   #next: { file: PieceFile; dragging: boolean } | undefined;
+  #last: { file: PieceFile; dragging: boolean } | undefined;
+  /** Pixels of the screen to one of the board. */
+  #density = 1;
   /** What is shown, where it is a draft. */
   #draft: PieceFile | undefined;
   #running = false;
@@ -36,7 +47,7 @@ export class SceneClient {
 
   /** Asks for the scene of `file`. @param dragging while a pointer is held down, for which a draft will do */
   request(file: PieceFile, dragging = false): void {
-    this.#next = { file, dragging };
+    this.#next = this.#last = { file, dragging };
     if (!this.#running) void this.#run();
     else if (this.#isLong) this.#leave();
   }
@@ -46,6 +57,20 @@ export class SceneClient {
     if (!this.#running) return;
     this.#leave();
     this.onProblem("The drawing was stopped: the picture is as it was before. The next change draws it again.");
+  }
+
+  /** Pixels are drawn as fine as the board is seen. @param density pixels of the screen to one of the board */
+  sharpen(density: number): void {
+    // By halves and doubles: what lies between is drawn a little finer than it is seen.
+    const step = 2 ** Math.ceil(Math.log2(Math.min(4, Math.max(0.25, density))) - 0.1);
+    if (step === this.#density) return;
+    this.#density = step;
+    this.#again();
+  }
+
+  /** The same scene, as it can be seen now. */
+  #again(): void {
+    if (this.#last && !this.#next) this.request(this.#last.file, this.#last.dragging);
   }
 
   #leave(): void {
@@ -88,7 +113,9 @@ export class SceneClient {
       this.#draft = dragging ? file : undefined;
       this.#since = performance.now();
       try {
-        const update = unwrap(await this.#limited(this.#open().compile(this.#outgoing.next(file), this.#known as Known, dragging)));
+        const update = unwrap(
+          await this.#limited(this.#open().compile(this.#outgoing.next(file), this.#known as Known, dragging, this.#density)),
+        );
         if (!update) continue;
         // The page keeps the layers of its last scene and no others: what is gone must be sent again when it comes back.
         this.#known = Object.fromEntries(
@@ -110,8 +137,9 @@ export class SceneClient {
     if (!this.#remote) {
       this.#worker = new Worker(new URL("../../worker/scene.worker.ts", import.meta.url), { type: "module" });
       this.#remote = wrap<SceneWorker>(this.#worker);
-      this.#worker.addEventListener("message", ({ data }: MessageEvent<Partial<ProgressMessage> | null>) => {
+      this.#worker.addEventListener("message", ({ data }: MessageEvent<Partial<ProgressMessage & FinerMessage> | null>) => {
         if (data?.progress) this.#progress(data.progress);
+        if (data?.finer) this.#again();
       });
     }
     return this.#remote;

@@ -100,7 +100,10 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
           },
           true,
         );
+        const sharpen = () => scene.sharpen(useStudio.getState().view.zoom * window.devicePixelRatio);
+        sharpen();
         const stop = useStudio.subscribe((now, before) => {
+          if (now.view.zoom !== before.view.zoom) sharpen();
           if (!now.work || now.work === before.work) return;
           scene.request(fileOf(now.work), isHeld());
           if (!isHeld()) saver.changed(now.work);

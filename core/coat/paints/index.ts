@@ -2,9 +2,10 @@ import { finder } from "../../params";
 import type { PaintKind } from "../paint-kind";
 import { flat } from "./flat";
 import { gradient } from "./gradient";
+import { grain } from "./grain";
 import { photo } from "./photo";
 
 /** Every kind of paint, in the order the drawer offers them. */
-export const paintKinds = [flat, gradient, photo] as const;
+export const paintKinds = [flat, gradient, photo, grain] as const;
 
 export const paintKind = finder<PaintKind>(paintKinds);

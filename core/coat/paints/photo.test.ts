@@ -36,7 +36,11 @@ describe("a photo as paint", () => {
       { path: rectangle(0, 0, 100, 100), x: 300, y: 0, line: 0 },
     ],
   };
-  const context = { ink: () => "#000000", board: { width: 800, height: 400, toItem: translation(-50, -20) } };
+  const context = {
+    ink: () => "#000000",
+    units: (length: number) => length,
+    board: { width: 800, height: 400, toItem: translation(-50, -20) },
+  };
   const painted = (values: Partial<Values<typeof photo.params>>) => {
     const { fills, fillOf } = photo.apply(shape, { ...newStep(photo), photo: wide, ...values }, context);
     return { fills, paths: shape.parts.map((p) => ({ path: p.path, x: p.x, y: p.y, fill: fillOf?.(p) ?? 0 })) };
@@ -51,16 +55,20 @@ describe("a photo as paint", () => {
     ...painted(values),
   });
   const item = { id: "i", label: "I", matrix: translation(0, 0), layers: [] };
-  const source: Sources = { photos: (id, at) => imageNode({ "xlink:href": `data:${id}` }, at) };
+  const source: Sources = {
+    pictures: (fill, at) => imageNode({ "xlink:href": `data:${fill.source.kind === "photo" && fill.source.photo}` }, at),
+  };
   const find = (node: SvgNode, name: string): SvgNode[] => [
     ...(node.name === name ? [node] : []),
     ...(node.children ?? []).flatMap((c) => find(c, name)),
   ];
 
   test("runs over all letters, or starts again in each, or is the board's", () => {
-    expect(painted({ span: "lettering" }).fills).toMatchObject([{ kind: "photo", photo: wide.id, area: box(0, 0, 400, 100), opacity: 1 }]);
+    expect(painted({ span: "lettering" }).fills).toMatchObject([
+      { kind: "picture", source: { kind: "photo", photo: wide.id }, area: box(0, 0, 400, 100), opacity: 1 },
+    ]);
     const each = painted({ span: "letter" });
-    expect(each.fills.map((f) => f.kind === "photo" && f.area)).toEqual([box(-150, 0, 400, 100), box(150, 0, 400, 100)]);
+    expect(each.fills.map((f) => f.kind === "picture" && f.area)).toEqual([box(-150, 0, 400, 100), box(150, 0, 400, 100)]);
     expect(each.paths.map((p) => p.fill)).toEqual([0, 1]);
     expect(painted({ span: "board" }).fills).toMatchObject([{ box: box(0, 0, 800, 400), matrix: [1, 0, 0, 1, -50, -20] }]);
   });

@@ -66,7 +66,14 @@ export const photo = paint({
     const fillOf = new Map<Part, number>();
     for (const { box, matrix, parts } of paintSpans(shape, values.span, given)) {
       const area = fitted(chosen, box, values.fit, values.scale / 100, values.place);
-      fills.push({ kind: "photo", photo: chosen.id, area, box, opacity: values.opacity / 100, ...(matrix ? { matrix } : {}) });
+      fills.push({
+        kind: "picture",
+        source: { kind: "photo", photo: chosen.id },
+        area,
+        box,
+        opacity: values.opacity / 100,
+        ...(matrix ? { matrix } : {}),
+      });
       for (const p of parts) fillOf.set(p, fills.length - 1);
     }
     return { fills, fillOf: (part) => fillOf.get(part)! };

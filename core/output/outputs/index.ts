@@ -1,7 +1,7 @@
 import type { z } from "zod";
 import { finder, newStep, unionOf } from "../../params";
 import { Problem } from "../../problem";
-import { exportArea, hasInk, type Exported, type OutputKind, type OutputTools } from "../output-kind";
+import { exportArea, hasInk, type Exported, type Host, type OutputKind, type OutputTools } from "../output-kind";
 import { pdf } from "./pdf";
 import { png } from "./png";
 import { svg } from "./svg";
@@ -31,11 +31,11 @@ export function refusalOf(step: OutputStep, exported: Exported): string | null {
 }
 
 /** The file. @throws Problem where it is refused */
-export async function write(step: OutputStep, exported: Exported, tools: OutputTools | undefined): Promise<string | Uint8Array> {
+export async function write(step: OutputStep, exported: Exported, host: Host, tools?: OutputTools): Promise<string | Uint8Array> {
   const why = refusalOf(step, exported);
   if (why) throw new Problem(why);
   const { needs = [], write: as } = outputOf(step.kind);
   if (needs.length && !tools) throw new Error(`${step.kind} needs ${needs.join(" and ")}, which are not here.`);
-  const given = Object.fromEntries(needs.map((name) => [name, tools![name]])) as unknown as OutputTools;
+  const given = { ...host, ...Object.fromEntries(needs.map((name) => [name, tools![name]])) } as OutputTools & Host;
   return as(exported, exportArea(exported.scene, exported.area), step, given);
 }

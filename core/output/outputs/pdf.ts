@@ -1,7 +1,9 @@
 import { isEmpty, mapped, meet, type Bounds } from "../../curves/bounds";
+import { grainKey } from "../../grain/grain";
 import { tooLarge, type Pixels } from "../../picture-size";
 import type { BlendMode, SceneItem, SceneLayer } from "../../scene/scene";
 import { pxPer } from "../../units";
+import { grainOf, grainsFor, type Grains } from "../grains";
 import { exportedItems, output, type Exported, type OutputTools } from "../output-kind";
 import { Content, isolated } from "../pdf/content";
 import { matrixOf, place, real } from "../pdf/numbers";
@@ -16,15 +18,15 @@ const points = 1 / pxPer.pt;
 export const pdf = output({
   kind: "pdf",
   label: "PDF",
-  hint: "Vectors for print, with gradients, blends and photos; only what is blurred becomes a picture",
+  hint: "Vectors for print; only blurs and grains become pictures",
   extension: "pdf",
   mediaType: "application/pdf",
   needs: ["pdf", "raster"],
   params: {
     dpi: {
       type: "number",
-      label: "Blurs at",
-      hint: "Pixels to the inch of what is blurred: shadows and glows; all else is drawn as vectors",
+      label: "Pictures at",
+      hint: "Pixels to the inch of what is blurred or grained; all else is drawn as vectors",
       default: 300,
       min: 72,
       max: 1200,
@@ -46,7 +48,12 @@ export const pdf = output({
   write: async (exported, box, { dpi }, tools) => {
     const [width, height] = [box.maxX - box.minX, box.maxY - box.minY];
     const { document, bytes } = tools.pdf({ title: exported.title, width: width * points, height: height * points });
-    const painter = new Painter(document, (photo) => exported.photos.get(photo));
+    const grains = await grainsFor(exported.scene, exported.area, dpi / pxPer.in, tools.pause);
+    const painter = new Painter(document, (fill, item) => {
+      if (fill.source.kind === "photo") return { name: fill.source.photo, data: exported.photos.get(fill.source.photo) };
+      const name = grainKey(grainOf(fill, item, grains.density)!);
+      return { name, data: grains.images.get(name) };
+    });
     const board = new Content();
     if (exported.ground && exported.scene.ground)
       board.add(
@@ -60,7 +67,7 @@ export const pdf = output({
         if (isSoft(layer)) {
           const soft = softBox(item, layer, box, dpi);
           if (!soft) continue;
-          const image = document.image(await softPicture(exported, item, layer, soft, tools));
+          const image = document.image(await softPicture({ ...exported, grains }, item, layer, soft, tools));
           const { minX, minY, maxX, maxY } = soft.box;
           content.add("q", `${matrixOf([maxX - minX, 0, 0, minY - maxY, minX, maxY])} cm`, `${content.name("XObject", image)} Do`, "Q");
         } else painter.paint(content, layer, item.matrix);
@@ -101,7 +108,7 @@ function softBox({ matrix }: SceneItem, { bounds }: SceneLayer, page: Bounds, dp
 
 /** A layer alone, before it is laid on what is below. */
 function softPicture(
-  exported: Exported,
+  exported: Exported & { readonly grains: Grains },
   item: SceneItem,
   layer: SceneLayer,
   { box, pixels }: Soft,

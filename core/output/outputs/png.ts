@@ -1,5 +1,6 @@
 import type { Bounds } from "../../curves/bounds";
 import { picturePixels, tooLarge, type PictureSize, type Pixels } from "../../picture-size";
+import { grainsFor } from "../grains";
 import { output, type Exported } from "../output-kind";
 import { withResolution } from "../png";
 import { toSvg } from "../svg";
@@ -7,7 +8,7 @@ import { toSvg } from "../svg";
 export const png = output({
   kind: "png",
   label: "PNG picture",
-  hint: "Pixels, with the resolution that says how large they print",
+  hint: "Pixels, with or without a ground",
   extension: "png",
   mediaType: "image/png",
   needs: ["raster"],
@@ -18,9 +19,11 @@ export const png = output({
     const { width, height } = pixelsOf(exported, box, size);
     return tooLarge(width, height);
   },
-  write: async (exported, box, { size }, { raster }) => {
+  write: async (exported, box, { size }, { raster, pause }) => {
     const pixels = pixelsOf(exported, box, size);
-    return withResolution(await raster(toSvg({ ...exported, piece: undefined, faces: [] }, box, pixels), pixels), pixels.dpi);
+    const grains = await grainsFor(exported.scene, exported.area, pixels.width / (box.maxX - box.minX), pause);
+    const svg = toSvg({ ...exported, grains, piece: undefined, faces: [] }, box, pixels);
+    return withResolution(await raster(svg, pixels), pixels.dpi);
   },
 });
 

@@ -1,12 +1,13 @@
+import { fileGrains } from "../grains";
 import { output } from "../output-kind";
 import { toSvg } from "../svg";
 
 export const svg = output({
   kind: "svg",
   label: "Plain SVG",
-  hint: "Plain paths: no face is needed to open it, and its size is the board’s",
+  hint: "Plain paths, as large as the board; opens everywhere",
   extension: "svg",
   mediaType: "image/svg+xml",
   params: {},
-  write: async (exported, box) => toSvg({ ...exported, piece: undefined }, box),
+  write: async (exported, box, _, { pause }) => toSvg({ ...exported, piece: undefined, grains: await fileGrains(exported, pause) }, box),
 });

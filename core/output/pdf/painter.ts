@@ -1,7 +1,7 @@
 import { isEmpty, type Bounds } from "../../curves/bounds";
 import { identity, multiply, type Matrix } from "../../curves/matrix";
 import type { Path } from "../../curves/path";
-import type { SceneFill, SceneLayer, ScenePath } from "../../scene/scene";
+import type { PictureFill, SceneFill, SceneLayer, ScenePath } from "../../scene/scene";
 import { Content } from "./content";
 import type { PdfDocument, PdfRef } from "./document";
 import { matrixOf, place, real } from "./numbers";
@@ -16,10 +16,10 @@ export class Painter {
   readonly #states = new Map<string, PdfRef>();
   readonly #images = new Map<string, PdfRef | undefined>();
 
-  /** @param picture a photo as a data URL; undefined where it is not here */
+  /** @param picture what a fill shows: its name, which tells it apart, and it as bytes or a data URL, where it is here */
   constructor(
     private readonly document: PdfDocument,
-    private readonly picture: (photo: string) => string | undefined,
+    private readonly picture: (fill: PictureFill, item: Matrix) => { name: string; data: Uint8Array | string | undefined },
   ) {}
 
   /** How what follows is laid on what is below. @param blend as PDF names it */
@@ -70,8 +70,8 @@ export class Painter {
         const state = `${content.name("ExtGState", this.state(fill.opacity))} gs`;
         return (shape, isForm) => (isForm ? `${state}\n${colour}\n${shape}` : `q ${state}\n${colour}\n${shape}\nf Q`);
       }
-      case "photo": {
-        const image = this.#image(fill.photo);
+      case "picture": {
+        const image = this.#image(fill, matrix);
         if (!image) return this.#brush(content, { kind: "flat", colour: missing, opacity: 1 }, matrix, bounds);
         const { minX, minY, maxX, maxY } = fill.area;
         const placed = `${matrixOf(fill.matrix ?? identity)} cm\n${matrixOf([maxX - minX, 0, 0, minY - maxY, minX, maxY])} cm`;
@@ -90,12 +90,10 @@ export class Painter {
     }
   }
 
-  #image(photo: string): PdfRef | undefined {
-    if (!this.#images.has(photo)) {
-      const source = this.picture(photo);
-      this.#images.set(photo, source === undefined ? undefined : this.document.image(source));
-    }
-    return this.#images.get(photo);
+  #image(fill: PictureFill, item: Matrix): PdfRef | undefined {
+    const { name, data } = this.picture(fill, item);
+    if (!this.#images.has(name)) this.#images.set(name, data === undefined ? undefined : this.document.image(data));
+    return this.#images.get(name);
   }
 
   #pattern(shade: PdfRef, matrix: Matrix): PdfRef {

@@ -65,7 +65,7 @@ interface Props {
 /** The controls of a form step, a paint, a lay or a finish, built from its own description. What is drawn on the bench itself has none. */
 export function ParamControls({ params, values, onChange }: Props) {
   return Object.entries(params)
-    .filter(([, p]) => isOfUse(p, values))
+    .filter(([, p]) => isOfUse(p, values) && !(p.type === "choice" && p.options.length < 2))
     .map(([name, p]) => <Setting key={name} param={p} value={values[name]} onChange={(v) => onChange(name, v)} />);
 }
 
@@ -103,7 +103,7 @@ const reach: Record<Measure, number> = { em: 20, cap: 30, stem: 100, fixed: 60 }
 
 function LengthControl({ id, label, param: p, value, onChange }: ControlProps<LengthParam>) {
   const { measure, factors, settle } = useStyleControls();
-  const most = reach[measure];
+  const most = p.reach ?? reach[measure];
   const step = most / 200;
   return (
     <div className="flex items-center gap-2">

@@ -107,7 +107,9 @@ export function ExportDrawer() {
           </Section>
         ))}
       </ExportedPartContext.Provider>
-      <p className="px-4 py-3 text-xs text-pencil">Files carry the name of the piece and of the faces it was lettered in.</p>
+      <p className="px-4 py-3 text-xs break-words text-pencil">
+        Files are named after the piece and its faces: {nameOf("svg").replace(/\.svg$/, "")}.
+      </p>
     </>
   );
 }

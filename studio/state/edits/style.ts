@@ -70,7 +70,8 @@ export function repainted(coat: Coat, kind: string, inks: readonly Ink[], values
   const [first, second = inks.find((i) => i.id !== own[0])?.id ?? own[0]] = own.length ? own : inks.map((i) => i.id);
   if (!first) return newPaint(kind, values);
   const inked = Object.entries(params).flatMap(([name, p]): [string, unknown][] => {
-    if (p.type === "ink") return [[name, first]];
+    // What suggests an ink of its own looks right in that one.
+    if (p.type === "ink") return p.suggests ? [] : [[name, first]];
     return p.type === "stops" ? [[name, p.default.map((s, i) => ({ ...s, ink: i === 0 ? first : second }))]] : [];
   });
   return newPaint(kind, { ...Object.fromEntries(inked), ...values });

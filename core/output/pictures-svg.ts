@@ -1,29 +1,44 @@
+import { fromByteArray } from "base64-js";
 import type { Bounds } from "../curves/bounds";
-import { scaling, translation, multiply } from "../curves/matrix";
-import type { Scene } from "../scene/scene";
+import { scaling, translation, multiply, type Matrix } from "../curves/matrix";
+import { grainKey } from "../grain/grain";
+import type { PictureFill, Scene } from "../scene/scene";
 import { imageNode } from "./fill-svg";
+import { grainOf, type Grains } from "./grains";
 import { matrixText } from "./numbers";
 import type { SvgNode } from "./svg-node";
 
-/** The photos of a document, each written once: where it stands more than once, as a picture that the patterns use. */
-export class Photos {
+/** The pictures of a document. Photos are written once each: one that stands more than once, as a picture that the patterns use. */
+export class Pictures {
   /** What goes before everything that uses it. */
   readonly shared: SvgNode[] = [];
   readonly #counts = new Map<string, number>();
   readonly #ids = new Map<string, { readonly id: string; readonly of: Bounds }>();
 
-  /** @param data data URLs by the photos' ids */
+  /** @param photos data URLs by the photos' ids */
   constructor(
     scene: Scene,
-    private readonly data: ReadonlyMap<string, string>,
+    private readonly photos: ReadonlyMap<string, string>,
+    private readonly grains: Grains,
   ) {
     for (const { layers } of scene.items)
       for (const { fills } of layers)
-        for (const f of fills) if (f.kind === "photo") this.#counts.set(f.photo, (this.#counts.get(f.photo) ?? 0) + 1);
+        for (const f of fills)
+          if (f.kind === "picture" && f.source.kind === "photo")
+            this.#counts.set(f.source.photo, (this.#counts.get(f.source.photo) ?? 0) + 1);
   }
 
-  draw = (photo: string, at: Bounds): SvgNode | undefined => {
-    const data = this.data.get(photo);
+  draw = (fill: PictureFill, at: Bounds, item: Matrix): SvgNode | undefined =>
+    fill.source.kind === "photo" ? this.#photo(fill.source.photo, at) : this.#grain(fill, at, item);
+
+  #grain(fill: PictureFill, at: Bounds, item: Matrix): SvgNode | undefined {
+    const picture = grainOf(fill, item, this.grains.density);
+    const png = picture && this.grains.images.get(grainKey(picture));
+    return png && imageNode({ "xlink:href": `data:image/png;base64,${fromByteArray(png)}` }, at);
+  }
+
+  #photo(photo: string, at: Bounds): SvgNode | undefined {
+    const data = this.photos.get(photo);
     if (data === undefined) return undefined;
     // By its name it is found again when the piece is opened where the photo is not.
     const source = { "v:photo": photo, "xlink:href": data };
@@ -32,7 +47,7 @@ export class Photos {
     const [kx, ky] = [(at.maxX - at.minX) / (known.of.maxX - known.of.minX), (at.maxY - at.minY) / (known.of.maxY - known.of.minY)];
     const transform = multiply(translation(at.minX, at.minY), scaling(kx, ky));
     return { name: "use", attributes: { "xlink:href": `#${known.id}`, transform: matrixText(transform) } };
-  };
+  }
 
   #share(photo: string, source: Record<string, string>, at: Bounds) {
     const of = { minX: 0, minY: 0, maxX: at.maxX - at.minX, maxY: at.maxY - at.minY };
