@@ -72,8 +72,8 @@ const inCoats = (coats: Coat[], ground: string | null = "#ffffff"): ExportReques
 describe("a PDF", () => {
   test.each(demoPieces().map((p) => [p.name, p] as const))("of %s has the pixels of its PNG", async (_, piece) => {
     const asked = request({ file: { format: "vextal.file", version: 1, piece, styles: demoStyles() } });
-    const png = PNG.sync.read(Buffer.from(await pngOf({ ...asked, output: picture({ kind: "width", width: 900 }) }, new Map())));
-    const { mean, far } = difference(await drawn(await pdfOf(asked, { dpi: 96 }, new Map()), png.width, png.height), png);
+    const png = PNG.sync.read(Buffer.from(await pngOf({ ...asked, output: picture({ kind: "times", times: 0.75 }) }, new Map())));
+    const { mean, far } = difference(await drawn(await pdfOf(asked, { dpi: 72 }, new Map()), png.width, png.height), png);
     // Two renderers differ along edges; PDFium sets upright rectangles on whole pixels. Measured: up to 0.9, and 0.006.
     expect(mean).toBeLessThan(1.2);
     expect(far).toBeLessThan(0.01);
