@@ -59,9 +59,15 @@ export interface CoatExtras {
   readonly opacity?: number;
   readonly blend?: BlendMode;
   readonly shadow?: Partial<Finishes["soft-shadow"]>;
+  readonly passes?: Readonly<Record<string, Paint>>;
 }
 
-export function coat(name: string, paint: Paint, form: FormStep[] = [], { lay, opacity, blend, shadow }: CoatExtras = {}): Coat {
+export function coat(
+  name: string,
+  paint: Paint,
+  form: FormStep[] = [],
+  { lay, opacity, blend, shadow, passes = {} }: CoatExtras = {},
+): Coat {
   const plain = newFinish();
   const finish: Finishes = {
     ...plain,
@@ -70,7 +76,7 @@ export function coat(name: string, paint: Paint, form: FormStep[] = [], { lay, o
     "soft-shadow": shadow ? { ...plain["soft-shadow"], on: true, light: shadow.way ? "own" : "lamp", ...shadow } : plain["soft-shadow"],
   };
   const steps = [step("letters"), ...form].map((s, i) => ({ ...s, id: `step${i}` }));
-  return { id: idOf(name), name, on: true, form: steps, paint, lay: lay ?? newLay("fill"), finish };
+  return { id: idOf(name), name, on: true, form: steps, paint, passes, lay: lay ?? newLay("fill"), finish };
 }
 
 const idOf = (name: string): string => name.toLowerCase().replace(/\W+/g, "-");

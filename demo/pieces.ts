@@ -54,9 +54,9 @@ const sleeper = style("Sleeper", "shrikhand", "em", { Face: "#fff4e0", Ember: "#
       ],
       { shape: "copies", mix: "oklab" },
     ),
-    [grow(1.6), weld(), trail(90, 62, 46, { size: 62 })],
+    [grow(1.6), weld(), trail(90, 62, 46, { size: 62, face: true })],
+    { passes: { face: flat("night") } },
   ),
-  coat("Edge", flat("night"), [grow(1.6), weld()]),
   coat("Face", flat("face"), [], { shadow: { way: { angle: 70, distance: 1.6 }, blur: 3, opacity: 60 } }),
 ]);
 

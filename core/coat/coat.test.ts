@@ -47,6 +47,7 @@ describe("every kind", () => {
             on: true,
             form: [{ ...newStep(step), id: "s", on: true }],
             paint: newStep(paint),
+            passes: {},
             lay: newStep(lay),
             finish: newFinish(),
           };

@@ -3,7 +3,7 @@ import type { Kernel } from "../curves/kernel";
 import { memoByIdentity, numberOf } from "../memo";
 import { isOfUse, type ItemRef, type Params, type Step, type Values } from "../params";
 import { isProblem, Problem } from "../problem";
-import type { SceneLayer } from "../scene/scene";
+import type { SceneFill, SceneLayer } from "../scene/scene";
 import { finishKinds } from "./finishes";
 import type { FinishKind, Laid } from "./finish-kind";
 import type { FormStepKind } from "./form-step";
@@ -12,8 +12,9 @@ import type { Given, Givens, Need } from "./given";
 import { layKind } from "./lays";
 import { neededBy } from "./needs";
 import { paintKind } from "./paints";
+import { byPaint, paintsOf } from "./passes";
 import type { Coat } from "./schema";
-import { boundsOf, noShape, type Shape } from "./shape";
+import { boundsOf, noShape, type Part, type Shape } from "./shape";
 
 /** What the coats of one item are built from. */
 export interface CoatsContext extends Givens {
@@ -59,6 +60,19 @@ type Made<R> = { readonly value: R } | { readonly fault: string };
 
 const shapes = memoByIdentity<object, Made<Shape>>(32);
 const laid = memoByIdentity<Shape, Made<readonly SceneLayer[]>>(24);
+
+/** Settings as text, written once an object: documents are not changed but replaced. */
+const texts = new WeakMap<object, string>();
+function textOf(settings: object): string {
+  let text = texts.get(settings);
+  if (text === undefined) texts.set(settings, (text = JSON.stringify(settings, withoutPlace)));
+  return text;
+}
+
+/** Neither what a form step is called nor that it is in use changes what it makes. */
+function withoutPlace(this: unknown, name: string, value: unknown): unknown {
+  return name === "id" && typeof (this as { on?: unknown }).on === "boolean" ? undefined : value;
+}
 
 const tooMuch = "This coat needs far more work than a picture is worth: take longer dashes, or fewer copies.";
 
@@ -139,8 +153,8 @@ export class Coats {
 
   #formOf(coat: Coat): Shape {
     let shape = noShape;
-    for (const { id: _, on, ...step } of coat.form) {
-      if (!on) continue;
+    for (const step of coat.form) {
+      if (!step.on) continue;
       const kind: FormStepKind = formStepKind(step.kind);
       // What starts a form is kept with the letters of its item, which live as long as they are set so.
       const from = kind.starts ? noShape : shape;
@@ -163,7 +177,7 @@ export class Coats {
     make: (given: Given<readonly Need[], Params>) => Shape,
   ): Shape {
     const { given, key } = this.#given(step, params, needs);
-    return valueOf(shapes(anchor, `${JSON.stringify(step)} ${key}`, () => attempt(() => make(given))));
+    return valueOf(shapes(anchor, `${textOf(step)} ${key}`, () => attempt(() => make(given))));
   }
 
   /** What a kind is handed, and what that is told apart by: it is handed no more than it says that it needs. */
@@ -186,8 +200,10 @@ export class Coats {
   }
 
   #layersOf(coat: Coat, shape: Shape): readonly SceneLayer[] {
-    const kind = paintKind(coat.paint.kind);
-    const paint = this.#given(coat.paint, kind.params, neededBy(kind, coat.paint));
+    const paints = paintsOf(coat).map((paint) => {
+      const kind = paintKind(paint.kind);
+      return { kind, ...this.#given(paint, kind.params, neededBy(kind, paint)) };
+    });
     const values: Readonly<Record<string, Values<Params>>> = coat.finish;
     const all: readonly FinishKind[] = finishKinds;
     const finishes = all.map((k) => ({
@@ -196,22 +212,36 @@ export class Coats {
       ...this.#given(values[k.kind], k.params, neededBy(k, values[k.kind])),
     }));
     const key = [
-      JSON.stringify([coat.id, coat.name, coat.paint, coat.finish]),
+      coat.id,
+      JSON.stringify(coat.name),
+      ...paintsOf(coat).map(textOf),
+      textOf(coat.passes),
+      textOf(coat.finish),
       this.context.inks.key,
-      paint.key,
+      ...paints.map((p) => p.key),
       ...finishes.map((f) => f.key),
     ].join(" ");
     const ink = this.context.inks.colour;
     return valueOf(
       laid(shape, key, () =>
         attempt(() => {
-          const { fills, fillOf } = kind.apply(shape, coat.paint, { ...paint.given, ink });
+          const fills: SceneFill[] = [];
+          const fillOf = new Map<Part, number>();
+          byPaint(coat, shape.parts).forEach(({ paint, parts }, i) => {
+            if (!parts.length && shape.parts.length) return;
+            // A pass is painted as if it were alone; all of them as one, the very shape that was made.
+            const alone = parts.length === shape.parts.length ? shape : { parts };
+            const { kind, given } = paints[i];
+            const painted = kind.apply(alone, paint, { ...given, ink });
+            for (const p of parts) fillOf.set(p, fills.length + (painted.fillOf?.(p) ?? 0));
+            fills.push(...painted.fills);
+          });
           const paths = shape.parts.map((p) => ({
             path: p.path,
             x: p.x,
             y: p.y,
             ...(p.matrix ? { matrix: p.matrix } : {}),
-            fill: fillOf?.(p) ?? 0,
+            fill: fillOf.get(p)!,
           }));
           const body: SceneLayer = {
             id: coat.id,

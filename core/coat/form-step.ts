@@ -3,6 +3,13 @@ import type { Kind, Params, Values } from "../params";
 import type { Given, Need } from "./given";
 import { plain, type Part, type Shape } from "./shape";
 
+/** A part of a coat that can have a paint of its own: the face of a trail, the sides of a solid. */
+export interface Pass {
+  readonly id: string;
+  readonly label: string;
+  readonly hint: string;
+}
+
 /** One kind of form step: its settings, what it needs to know, and what it does to a shape. */
 export interface FormStepKind<
   K extends string = string,
@@ -12,6 +19,8 @@ export interface FormStepKind<
   /** Whether it starts a form: it takes no shape from before it. */
   readonly starts?: boolean;
   readonly needs?: N;
+  /** What of its result can be painted for itself, at these values: the parts that it puts into a pass. */
+  passes?(values: Values<P>): readonly Pass[];
   /** The paint, with some of its settings, in which it is first seen where it is added to a coat of one flat ink. */
   readonly suits?: { readonly paint: string; readonly values: Readonly<Record<string, unknown>> };
   // Values have been checked against `params` when this is called.

@@ -4,6 +4,7 @@ import type { FinishKind } from "./finish-kind";
 import { formStepKind } from "./forms";
 import type { Need } from "./given";
 import { paintKind } from "./paints";
+import { paintsOf } from "./passes";
 import type { Coat } from "./schema";
 
 /** What a kind reads besides its input when it is set so. */
@@ -21,7 +22,7 @@ export function needsOf(coat: Coat): Set<Need> {
   const values: Readonly<Record<string, Values<Params>>> = coat.finish;
   return new Set([
     ...coat.form.filter((s) => s.on).flatMap((step) => formStepKind(step.kind).needs ?? []),
-    ...neededBy(paintKind(coat.paint.kind), coat.paint),
+    ...paintsOf(coat).flatMap((paint) => neededBy(paintKind(paint.kind), paint)),
     ...finishes.flatMap((kind) => neededBy(kind, values[kind.kind])),
   ]);
 }

@@ -31,6 +31,8 @@ export const coatSchema = z.object({
   /** The ordered steps that make the shape; the first one is a source. */
   form: z.array(formStepSchema).min(1).max(32),
   paint: paintSchema,
+  /** Paints of parts that its steps put into passes, by the pass; those without one are painted as the rest is. */
+  passes: z.record(id, paintSchema).default({}),
   lay: laySchema,
   finish: finishSchema,
 });

@@ -3,6 +3,7 @@ import { finishKinds } from "./finishes";
 import { formStepKind } from "./forms";
 import { layKind } from "./lays";
 import { paintKind } from "./paints";
+import { paintsOf } from "./passes";
 import type { Coat } from "./schema";
 
 type ParamOf<T extends Param["type"]> = Extract<Param, { readonly type: T }>;
@@ -16,7 +17,7 @@ export type Visits = { readonly [T in Param["type"]]?: (value: ValueOf<ParamOf<T
 /** Shows the settings of a coat that are of use as it stands: of its form, its paint, its lay and its finishes, with those in lists. */
 export function eachSetting(coat: Coat, visits: Visits): void {
   for (const step of coat.form) visit(step, formStepKind(step.kind).params, visits);
-  visit(coat.paint, paintKind(coat.paint.kind).params, visits);
+  for (const paint of paintsOf(coat)) visit(paint, paintKind(paint.kind).params, visits);
   visit(coat.lay, layKind(coat.lay.kind).params, visits);
   for (const { kind, params } of finishKinds) visit(coat.finish[kind], params, visits);
 }
@@ -35,14 +36,20 @@ function visit(values: object, params: Params, visits: Visits): void {
 export function mapSettings(coat: Coat, changes: Changes): Coat {
   const form = coat.form.map((step) => mapped(step, formStepKind(step.kind).params, changes));
   const paint = mapped(coat.paint, paintKind(coat.paint.kind).params, changes);
+  let { passes } = coat;
+  for (const [pass, own] of Object.entries(coat.passes)) {
+    const changed = mapped(own, paintKind(own.kind).params, changes);
+    if (changed !== own) passes = { ...passes, [pass]: changed };
+  }
   const lay = mapped(coat.lay, layKind(coat.lay.kind).params, changes);
   let { finish } = coat;
   for (const { kind, params } of finishKinds) {
     const values = mapped(coat.finish[kind], params, changes);
     if (values !== coat.finish[kind]) finish = { ...finish, [kind]: values };
   }
-  const same = paint === coat.paint && lay === coat.lay && finish === coat.finish && form.every((step, i) => step === coat.form[i]);
-  return same ? coat : { ...coat, form, paint, lay, finish };
+  const samePaint = paint === coat.paint && passes === coat.passes;
+  const same = samePaint && lay === coat.lay && finish === coat.finish && form.every((step, i) => step === coat.form[i]);
+  return same ? coat : { ...coat, form, paint, passes, lay, finish };
 }
 
 /**

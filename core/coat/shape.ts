@@ -19,6 +19,8 @@ export interface Part {
   readonly along?: number;
   /** The way that it faces, as a unit normal in lettering space, where it is a side of something. */
   readonly facing?: { readonly x: number; readonly y: number; readonly z: number };
+  /** Which of the coat's passes it belongs to, by its id; the coat's own paint is for all others. */
+  readonly pass?: string;
   /** What is shaded as one surface, where a step makes several. */
   readonly group?: number;
 }

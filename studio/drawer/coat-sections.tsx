@@ -1,8 +1,10 @@
 import { ArrowDown, ArrowUp, Eye, EyeOff, Plus, X } from "lucide-react";
 import { finishKinds } from "@/core/coat/finishes";
 import { formStepKind, formStepKinds } from "@/core/coat/forms";
+import type { Pass } from "@/core/coat/form-step";
 import { layKind, layKinds } from "@/core/coat/lays";
 import { paintKind, paintKinds } from "@/core/coat/paints";
+import { passesOf } from "@/core/coat/passes";
 import { newLay, type Coat } from "@/core/coat/schema";
 import { withValue } from "@/core/params";
 import { IconButton } from "../parts/button";
@@ -10,7 +12,7 @@ import { Choice } from "../parts/choice";
 import { Field, Section } from "../parts/field";
 import { Menu } from "../parts/menu";
 import { Tip } from "../parts/tip";
-import { editCoat, repainted, withStep } from "../state/edits/style";
+import { editCoat, repainted, withPass, withStep } from "../state/edits/style";
 import { useShownStyle, useStudio } from "../state/store";
 import { ParamControls } from "./controls/param-controls";
 
@@ -62,6 +64,9 @@ export function CoatSections({ coat }: { coat: Coat }) {
           onChange={(name, value) => edit(`lay ${name}`, (c) => ({ ...c, lay: withValue(c.lay, name, value) }))}
         />
       </Section>
+      {passesOf(coat).map((pass) => (
+        <PassSection key={pass.id} coat={coat} pass={pass} edit={edit} />
+      ))}
       <Section title="Finish">
         {finishKinds.map((k) => (
           <ParamControls
@@ -81,7 +86,34 @@ export function CoatSections({ coat }: { coat: Coat }) {
   );
 }
 
-function FormSection({ coat, edit }: { coat: Coat; edit: (name: string | null, change: (c: Coat) => Coat) => void }) {
+type Edit = (name: string | null, change: (c: Coat) => Coat) => void;
+
+const asTheRest = "rest";
+
+/** What a part of the coat is painted with that its steps set apart. */
+function PassSection({ coat, pass, edit }: { coat: Coat; pass: Pass; edit: Edit }) {
+  const style = useShownStyle();
+  const paint = coat.passes[pass.id];
+  return (
+    <Section title={pass.label}>
+      <Choice
+        label={`Paint of: ${pass.label}`}
+        value={paint?.kind ?? asTheRest}
+        options={[{ value: asTheRest, label: "As the rest", hint: "The paint of the coat" }, ...options(paintKinds)]}
+        onChange={(kind) => edit(null, (c) => withPass(c, pass.id, kind === asTheRest ? null : repainted(c, kind, style?.inks ?? [])))}
+      />
+      {paint && (
+        <ParamControls
+          params={paintKind(paint.kind).params}
+          values={paint}
+          onChange={(name, value) => edit(`pass ${pass.id} ${name}`, (c) => withPass(c, pass.id, withValue(paint, name, value)))}
+        />
+      )}
+    </Section>
+  );
+}
+
+function FormSection({ coat, edit }: { coat: Coat; edit: Edit }) {
   const style = useShownStyle();
   const move = (from: number, to: number) =>
     edit(null, (c) => {

@@ -40,8 +40,15 @@ export const trail = formStep({
       suffix: "%",
     },
     turn: { type: "angle", label: "Last turn", hint: "How far the last copy is turned about its middle", default: 0, min: -360, max: 360 },
+    face: {
+      type: "toggle",
+      label: "Face apart",
+      hint: "The nearest copy, in a paint of its own",
+      default: false,
+    },
   },
-  apply: (shape, { copies, way, size, turn }, { kernel, units }) => {
+  passes: ({ face }) => (face ? [{ id: "face", label: "Face", hint: "The nearest copy" }] : []),
+  apply: (shape, { copies, way, size, turn, face }, { kernel, units }) => {
     const count = Math.round(kernel.name === "draft" ? Math.min(copies, mostInDraft) : copies);
     const turned = (way.angle * Math.PI) / 180;
     const [dx, dy] = [Math.cos(turned), Math.sin(turned)].map((v) => v * units(way.distance));
@@ -54,7 +61,14 @@ export const trail = formStep({
         const k = 1 + (size / 100 - 1) * t;
         const pose: Matrix = multiply(translation(cx, cy), multiply(rotation(turn * t), multiply(scaling(k), translation(-cx, -cy))));
         const [a, b, c, d, e, f] = pose;
-        return words.map((w): Part => ({ ...w, matrix: [a, b, c, d, 0, 0], x: e + dx * t, y: f + dy * t, along: t }));
+        return words.map((w): Part => ({
+          ...w,
+          matrix: [a, b, c, d, 0, 0],
+          x: e + dx * t,
+          y: f + dy * t,
+          along: t,
+          ...(face && t === 0 ? { pass: "face" } : {}),
+        }));
       }),
     };
   },

@@ -17,7 +17,7 @@ export const weld = formStep({
   apply: (shape, _, { kernel }) => ({ parts: groups(shape.parts.map(plain)).flatMap((group) => weldGroup(group, kernel)) }),
 });
 
-/** Parts whose boxes meet, directly or through others, in the order of their first parts. */
+/** Parts of one pass whose boxes meet, directly or through others, in the order of their first parts. */
 function groups(parts: readonly Part[]): Part[][] {
   const boxes = parts.map(boundsOfPart);
   const found: Part[][] = [];
@@ -28,7 +28,7 @@ function groups(parts: readonly Part[]): Part[][] {
     const members = [i];
     for (const at of members)
       for (let k = 0; k < parts.length; k++)
-        if (!seen.has(k) && meet(boxes[at], boxes[k])) {
+        if (!seen.has(k) && parts[at].pass === parts[k].pass && meet(boxes[at], boxes[k])) {
           seen.add(k);
           members.push(k);
         }

@@ -37,9 +37,16 @@ export function newCoat(ink: string, name: string): Coat {
     on: true,
     form: [addedStep("letters")],
     paint: newPaint("flat", { ink }),
+    passes: {},
     lay: newLay("fill"),
     finish: newFinish(),
   };
+}
+
+/** The coat with another paint for one of its passes; null for that of the rest. */
+export function withPass(coat: Coat, pass: string, paint: Paint | null): Coat {
+  const { [pass]: _, ...others } = coat.passes;
+  return { ...coat, passes: paint ? { ...others, [pass]: paint } : others };
 }
 
 /**
@@ -66,7 +73,7 @@ export const editCoat = (style: Style, coatId: string, change: (coat: Coat) => C
 /** Another kind of paint in the inks that the coat has, or else in those of its style. */
 export function repainted(coat: Coat, kind: string, inks: readonly Ink[], values: Readonly<Record<string, unknown>> = {}): Paint {
   const { params } = paintKind(kind);
-  const own = inksOf({ ...coat, finish: newFinish() });
+  const own = inksOf({ ...coat, passes: {}, finish: newFinish() });
   const [first, second = inks.find((i) => i.id !== own[0])?.id ?? own[0]] = own.length ? own : inks.map((i) => i.id);
   if (!first) return newPaint(kind, values);
   const inked = Object.entries(params).flatMap(([name, p]): [string, unknown][] => {
