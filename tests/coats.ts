@@ -14,7 +14,11 @@ export const coatsContext = (kernel: CurveKernel, letters: Shape, more: Partial<
   ground: noShape,
   board: { width: 500, height: 200, toItem: identity },
   lamp: lampSeen(daylight, identity),
-  inks: { key: "inks", colour: (id) => colours[id] ?? "#808080" },
+  inks: {
+    key: "inks",
+    colour: (id) => colours[id] ?? "#808080",
+    name: (id) => (id in colours ? `${id[0].toUpperCase()}${id.slice(1)}` : undefined),
+  },
   label: "Word",
   open: [],
   item: () => undefined,

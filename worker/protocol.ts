@@ -4,6 +4,7 @@ import type { Strand } from "../core/curves/nodes";
 import type { Axis, NamedPlace } from "../core/lettering/axes";
 import type { FaceMetrics } from "../core/lettering/face";
 import type { CaretStop, Line } from "../core/lettering/setting";
+import type { PaintFrame } from "../core/coat/handles";
 import type { FileDelta } from "./delta";
 import type { SvgNode } from "../core/output/svg-node";
 import type { OutputStep } from "../core/output/outputs";
@@ -25,15 +26,8 @@ export interface LayerUpdate {
   readonly bounds: Bounds;
   /** Why the coat is not drawn, in the user's words. */
   readonly fault?: string;
-  /** Where a photo lies and what it stretches over. */
-  readonly photo?: { readonly area: Bounds; readonly box: Bounds; readonly matrix?: Matrix };
-  /** Where a gradient's own handle lies: its line and the box that it is relative to. */
-  readonly line?: {
-    readonly from: { readonly x: number; readonly y: number };
-    readonly to: { readonly x: number; readonly y: number };
-    readonly box: Bounds;
-    readonly matrix?: Matrix;
-  };
+  /** Where the first run of its paint lies, from which the handles of the paint are drawn. */
+  readonly frame?: PaintFrame;
 }
 
 /** A letter to be aimed at: four corners, clockwise from its top left, as it is seen. */

@@ -107,15 +107,14 @@ function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known, fault: st
     bounds: layer.bounds,
     ...(fault === undefined ? {} : { fault }),
     ...(known[layerKey(item.id, layer.id)] === version ? {} : { node: nodeOf(layer, item, seen, seenAs) }),
-    ...handleOf(fill),
+    ...frameOf(fill),
   };
 }
 
-function handleOf(fill: SceneFill | undefined): Pick<LayerUpdate, "line" | "photo"> {
+function frameOf(fill: SceneFill | undefined): Pick<LayerUpdate, "frame"> {
   if (!fill || fill.kind === "flat") return {};
   const { box, matrix } = fill;
-  if (fill.kind === "picture") return fill.source.kind === "photo" ? { photo: { area: fill.area, box, matrix } } : {};
-  return { line: { from: fill.from, to: fill.to, box, matrix } };
+  return { frame: { box, matrix, ...(fill.kind === "picture" ? { area: fill.area } : {}) } };
 }
 
 const lacksPhoto = (item: SceneItem | undefined): boolean =>

@@ -142,8 +142,28 @@ describe("forms", () => {
 describe("paints", () => {
   test("flat gives every part one fill", () => {
     const { fills, paths } = layerOf(coat("A", flat("face", 40)));
-    expect(fills).toEqual([{ kind: "flat", colour: "#ff0000", opacity: 0.4 }]);
+    expect(fills).toEqual([{ kind: "flat", colour: "#ff0000", ink: "Face", opacity: 0.4 }]);
     expect(paths.map((p) => p.fill)).toEqual([0, 0, 0]);
+  });
+
+  test("an unmixed colour says which ink it is, a mixed one does not", () => {
+    const [fill] = layerOf(
+      coat(
+        "A",
+        gradient(
+          [
+            [0, "face"],
+            [100, "edge"],
+          ],
+          { mix: "oklab" },
+        ),
+      ),
+    ).fills;
+    if (!("stops" in fill)) throw new Error("A gradient has stops.");
+    const { stops } = fill;
+    expect(stops.map((s) => s.ink).filter(Boolean)).toEqual(["Face", "Edge"]);
+    expect(stops.length).toBeGreaterThan(4);
+    expect(layerOf(coat("A", flat("nonesuch"))).fills[0]).toEqual({ kind: "flat", colour: "#808080", ink: undefined, opacity: 1 });
   });
 
   const ends = (fill: SceneFill) => "from" in fill && [fill.from.y, fill.to.y];

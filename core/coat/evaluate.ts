@@ -21,7 +21,11 @@ export interface CoatsContext extends Givens {
   readonly kernel: Kernel;
   /** Units of lettering space in one length of the style. */
   readonly scale: number;
-  readonly inks: { readonly key: string; readonly colour: (id: string) => string };
+  readonly inks: {
+    readonly key: string;
+    readonly colour: (id: string) => string;
+    readonly name: (id: string) => string | undefined;
+  };
   /** How the item is called, where forms of several items are made of one another. */
   readonly label: string;
   /** The forms that are being built, on all items of the board: each waits for the next. */
@@ -221,7 +225,7 @@ export class Coats {
       ...paints.map((p) => p.key),
       ...finishes.map((f) => f.key),
     ].join(" ");
-    const ink = this.context.inks.colour;
+    const { colour: ink, name: inkName } = this.context.inks;
     return valueOf(
       laid(shape, key, () =>
         attempt(() => {
@@ -232,7 +236,7 @@ export class Coats {
             // A pass is painted as if it were alone; all of them as one, the very shape that was made.
             const alone = parts.length === shape.parts.length ? shape : { parts };
             const { kind, given } = paints[i];
-            const painted = kind.apply(alone, paint, { ...given, ink });
+            const painted = kind.apply(alone, paint, { ...given, ink, inkName });
             for (const p of parts) fillOf.set(p, fills.length + (painted.fillOf?.(p) ?? 0));
             fills.push(...painted.fills);
           });
@@ -254,7 +258,7 @@ export class Coats {
             paths,
           };
           const plain: Laid = { shape, behind: [], body };
-          const done = finishes.reduce((layer, f) => f.kind.apply(layer, f.values, { ...f.given, ink }), plain);
+          const done = finishes.reduce((layer, f) => f.kind.apply(layer, f.values, { ...f.given, ink, inkName }), plain);
           return [...done.behind, done.body];
         }),
       ),

@@ -17,6 +17,7 @@ export interface Laid {
 export type FinishGiven<N extends readonly Need[], P extends Params> = Given<N, P> & {
   /** The colour of an ink as #rrggbb; a grey where the style has no such ink. */
   readonly ink: (id: string) => string;
+  readonly inkName: (id: string) => string | undefined;
 };
 
 /** One way in which a coat lies on what is below. Every coat has each of them; the defaults do nothing. */

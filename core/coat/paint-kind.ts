@@ -1,5 +1,6 @@
 import type { SceneFill } from "../scene/scene";
 import type { Kind, Params, Values } from "../params";
+import type { Handles, PaintFrame } from "./handles";
 import type { Givens, Need } from "./given";
 import type { Part, Shape } from "./shape";
 
@@ -7,6 +8,8 @@ import type { Part, Shape } from "./shape";
 export type PaintGiven<N extends readonly Need[]> = Pick<Givens, N[number]> & {
   /** The colour of an ink as #rrggbb; a grey where the style has no such ink. */
   readonly ink: (id: string) => string;
+  /** What an ink is called; undefined where the style has no such ink. */
+  readonly inkName: (id: string) => string | undefined;
   /** A length of the style in units of lettering space. */
   readonly units: (length: number) => number;
 };
@@ -25,6 +28,8 @@ export interface PaintKind<K extends string = string, P extends Params = Params,
   readonly needs?: N;
   /** What of that it has no use for at these values: it is not handed over then, and a change of it changes nothing. */
   spares?(values: Values<P>): readonly Need[];
+  /** What of it is set on the art itself; null where nothing is at these values. */
+  handles?(values: Values<P>, frame: PaintFrame): Handles | null;
   apply(shape: Shape, values: Values<P>, given: PaintGiven<N>): Painted;
 }
 

@@ -4,7 +4,7 @@ import type { Shape } from "../coat/shape";
 import { invert } from "../curves/matrix";
 import type { ItemRef } from "../params";
 import type { Scene, SceneItem, SceneLayer } from "../scene/scene";
-import { inkLookup } from "../style/inks";
+import { inkLookup, inkNames } from "../style/inks";
 import { unitsPerLength } from "../style/measure";
 import type { Style } from "../style/schema";
 import { toPx } from "../units";
@@ -131,7 +131,7 @@ class Looks {
       ground: own.ground,
       board: { ...this.board, toItem: invert(own.placed.matrix) },
       lamp: lampSeen(this.lamp, invert(own.placed.matrix)),
-      inks: { key: JSON.stringify(style.inks), colour: inkLookup(style.inks) },
+      inks: { key: JSON.stringify(style.inks), colour: inkLookup(style.inks), name: inkNames(style.inks) },
       label: labelOf(own.item),
       open: this.#open,
       steps: this.engine.steps,

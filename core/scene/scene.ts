@@ -58,7 +58,13 @@ export interface ScenePath {
 }
 
 export type SceneFill =
-  | { readonly kind: "flat"; readonly colour: string; readonly opacity: number }
+  | {
+      readonly kind: "flat";
+      readonly colour: string;
+      /** The name of the ink that it is, unmixed. */
+      readonly ink?: string;
+      readonly opacity: number;
+    }
   | {
       readonly kind: "linear" | "radial";
       /** Start and end of the line; for a radial fill its centre and a point on its rim. */
@@ -91,6 +97,8 @@ export interface SceneStop {
   /** 0 to 1, never falling. */
   readonly offset: number;
   readonly colour: string;
+  /** The name of the ink that it is, unmixed. */
+  readonly ink?: string;
   readonly opacity: number;
 }
 

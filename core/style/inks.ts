@@ -39,6 +39,12 @@ export function inkLookup(inks: readonly Ink[]): (id: string) => string {
   return (id) => colours.get(id) ?? unknownInk;
 }
 
+/** What inks are called, by their ids. */
+export function inkNames(inks: readonly Ink[]): (id: string) => string | undefined {
+  const names = new Map(inks.map((i) => [i.id, i.name]));
+  return (id) => names.get(id);
+}
+
 /**
  * Brings a coat copied elsewhere into a style: inks of the same name and colour are shared, others are added under
  * an id that is free here.

@@ -16,7 +16,6 @@ import { BenchTools } from "./bench-tools";
 import { Board } from "./board";
 import { Draw } from "./draw";
 import { moveGesture, type Gesture } from "./gestures";
-import { GradientHandle } from "./gradient-handle";
 import { BoardGuides, Grid } from "./grid";
 import { Handles, TogetherHandles } from "./handles";
 import { caretAt, hit } from "./hit";
@@ -27,7 +26,7 @@ import { NodeEditor } from "./node-editor";
 import { usePanning } from "./panning";
 import { LampHandle } from "./lamp-handle";
 import { DirectionHandles } from "./direction-handles";
-import { PhotoHandle } from "./photo-handle";
+import { PaintHandles } from "./paint-handles";
 import { placeOf } from "./place";
 import { SharedStyle } from "./shared-style";
 import type { Guide } from "./snap";
@@ -225,8 +224,7 @@ function SelectionHandles() {
   return (
     <>
       <Handles item={item} target={target} grips={free} />
-      {stage === "coats" && <GradientHandle item={item} />}
-      {stage === "coats" && <PhotoHandle item={item} />}
+      {stage === "coats" && <PaintHandles item={item} />}
       {stage === "coats" && <DirectionHandles item={item} />}
       {stage === "coats" && <LampHandle item={item} />}
     </>

@@ -22,7 +22,9 @@ interface Props {
   name: string;
   /** Makes the drag that starts at a point of the board. */
   gesture: (start: Point) => Gesture;
-  look?: "round" | "square" | "diamond" | "small";
+  look?: "round" | "square" | "diamond" | "small" | "ink";
+  /** Of one that looks like an ink. */
+  colour?: string;
   picked?: boolean;
   cursor?: string;
   /** It was pressed, or reached by Tab. */
@@ -36,7 +38,7 @@ interface Props {
  * A handle on the art itself. It is dragged, or, when it has the focus, moved by the arrow keys, by a pixel of the board or with Shift by
  * ten.
  */
-export function Grip({ at, label, name, gesture, look = "round", picked, cursor = "move", onPick, onDelete, passive }: Props) {
+export function Grip({ at, label, name, gesture, look = "round", colour, picked, cursor = "move", onPick, onDelete, passive }: Props) {
   const { begin } = useBench();
   const onKeyDown = (e: KeyboardEvent) => {
     const way = arrows[e.key];
@@ -109,12 +111,53 @@ export function Grip({ at, label, name, gesture, look = "round", picked, cursor 
         </rect>
       </>
     );
+  if (look === "ink")
+    return (
+      <>
+        {reach}
+        <circle
+          cx={at.x}
+          cy={at.y}
+          r={8}
+          {...shared}
+          fill={colour}
+          stroke="#fff"
+          strokeWidth={2.5}
+          style={{ cursor, filter: "drop-shadow(0 0 1.5px #000)" }}
+        >
+          {tip}
+        </circle>
+      </>
+    );
   return (
     <>
       {reach}
       <circle cx={at.x} cy={at.y} r={look === "small" ? 4 : 6} {...shared}>
         {tip}
       </circle>
+    </>
+  );
+}
+
+/** A line with inks along it, in percent of the way. */
+export function InkLine({ from, to, inks }: { from: Point; to: Point; inks: readonly { at: number; colour: string }[] }) {
+  const ends = { x1: from.x, y1: from.y, x2: to.x, y2: to.y, pointerEvents: "none" as const };
+  return (
+    <>
+      <line {...ends} stroke="#000" strokeOpacity={0.55} strokeWidth={4} />
+      <line {...ends} stroke="#fff" strokeWidth={1.75} />
+      {inks.map(({ at, colour }, i) => (
+        <circle
+          key={i}
+          cx={from.x + ((to.x - from.x) * at) / 100}
+          cy={from.y + ((to.y - from.y) * at) / 100}
+          r={4}
+          fill={colour}
+          stroke="#fff"
+          strokeWidth={1.5}
+          pointerEvents="none"
+        />
+      ))}
     </>
   );
 }

@@ -124,7 +124,7 @@ export const softShadow = finish({
       label: `${coat.body.label}, shadow`,
       opacity: Math.min(1, (opacity / 100) * (light === "lamp" ? given.lamp.strength : 1)),
       blend,
-      fills: [{ kind: "flat", colour: given.ink(ink), opacity: 1 }],
+      fills: [{ kind: "flat", colour: given.ink(ink), ink: given.inkName(ink), opacity: 1 }],
       paths: moved.map(({ path, x, y, matrix }) => ({ path, x, y, ...(matrix ? { matrix } : {}), fill: 0 })),
       bounds: withReach(boundsOf(moved), effects),
       ...(effects.length ? { effects } : {}),

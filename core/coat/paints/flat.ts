@@ -18,11 +18,14 @@ export const flat = paint({
       suffix: "%",
     },
   },
-  apply: (shape, values, { ink }) => {
+  apply: (shape, values, { ink, inkName }) => {
     const groups = byInks(shape.parts);
     const fillOf = new Map(groups.flatMap((g, i) => g.parts.map((p) => [p, i] as const)));
     return {
-      fills: groups.map((g) => ({ kind: "flat", colour: ink(g.rename(values.ink)), opacity: values.opacity / 100 })),
+      fills: groups.map((g) => {
+        const id = g.rename(values.ink);
+        return { kind: "flat", colour: ink(id), ink: inkName(id), opacity: values.opacity / 100 };
+      }),
       fillOf: (part) => fillOf.get(part)!,
     };
   },

@@ -51,6 +51,18 @@ export const gradient = paint({
   },
   needs: ["board"],
   spares: sparesBoard,
+  handles: ({ shape, stops, from, to }, { box }) => {
+    if (shape === "copies") return null;
+    const per = { x: 1 / (box.maxX - box.minX || 1), y: 1 / (box.maxY - box.minY || 1) };
+    const [start, end] = [placeIn(box, from), placeIn(box, to)];
+    return {
+      places: [
+        { param: "from", label: "Start of the gradient", at: start, per, straight: end, ink: stops[0].ink },
+        { param: "to", label: "End of the gradient", at: end, per, straight: start, ink: stops[stops.length - 1].ink },
+      ],
+      line: stops,
+    };
+  },
   apply: (shape, values, given) => {
     const { shape: kind, from, to } = values;
     if (kind === "copies") return copiesPainted(shape, values.stops, values.mix, given.ink);
@@ -76,9 +88,9 @@ const placeIn = (b: Bounds, p: { x: number; y: number }) => ({ x: b.minX + (b.ma
 /** Colours set between two stops for a mix that SVG does not know; 8 keep the error under one step of 255. */
 const between = 8;
 
-function sceneStops(stops: readonly Stop[], mix: string, { ink }: PaintGiven<readonly []>): SceneStop[] {
+function sceneStops(stops: readonly Stop[], mix: string, { ink, inkName }: PaintGiven<readonly []>): SceneStop[] {
   const sorted = stops
-    .map((s) => ({ offset: s.at / 100, colour: ink(s.ink), opacity: s.opacity / 100 }))
+    .map((s) => ({ offset: s.at / 100, colour: ink(s.ink), ink: inkName(s.ink), opacity: s.opacity / 100 }))
     .sort((a, b) => a.offset - b.offset);
   if (mix !== "oklab") return sorted;
   return sorted.flatMap((stop, i) => {

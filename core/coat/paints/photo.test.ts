@@ -38,6 +38,7 @@ describe("a photo as paint", () => {
   };
   const context = {
     ink: () => "#000000",
+    inkName: () => undefined,
     units: (length: number) => length,
     board: { width: 800, height: 400, toItem: translation(-50, -20) },
   };

@@ -59,6 +59,14 @@ export const photo = paint({
   },
   needs: ["board"],
   spares: sparesBoard,
+  handles: (_, { box, area }) => {
+    if (!area) return null;
+    // The place moves the photo by its share of what is left over; where nothing is, it cannot be moved that way.
+    const [x, y] = [box.maxX - box.minX - (area.maxX - area.minX), box.maxY - box.minY - (area.maxY - area.minY)];
+    const per = { x: Math.abs(x) < 1e-3 ? 0 : 1 / x, y: Math.abs(y) < 1e-3 ? 0 : 1 / y };
+    const at = { x: (area.minX + area.maxX) / 2, y: (area.minY + area.maxY) / 2 };
+    return { places: [{ param: "place", label: "Place of the photo", at, per }], edges: area };
+  },
   apply: (shape, values, given) => {
     const chosen = values.photo;
     if (!chosen) return { fills: [{ kind: "flat", colour: unexposed, opacity: 1 }] };

@@ -1,0 +1,36 @@
+import type { Bounds } from "../curves/bounds";
+import type { Matrix, Point } from "../curves/matrix";
+
+/** Where the first run of a paint lies on the letters, in the space of its fill. */
+export interface PaintFrame {
+  /** What it stretches over. */
+  readonly box: Bounds;
+  /** Where its picture's edges lie, where it has one. */
+  readonly area?: Bounds;
+  /** From that space into the item's, where they differ. */
+  readonly matrix?: Matrix;
+}
+
+/** A setting of the type `place` as a grip on the art. */
+export interface PlaceHandle {
+  /** Which setting. */
+  readonly param: string;
+  /** What it is called, for a tooltip and a screen reader. */
+  readonly label: string;
+  readonly at: Point;
+  /** By how much the value changes over a unit of the fill's space; 0 where it cannot. */
+  readonly per: Point;
+  /** With Shift it lies straight across from or above this; from where it was, where that is left out. */
+  readonly straight?: Point;
+  /** The ink it is shown in, by its id. */
+  readonly ink?: string;
+}
+
+/** What of a paint is set on the art itself. A kind says it; one component of the bench draws all of them. */
+export interface Handles {
+  readonly places: readonly PlaceHandle[];
+  /** A line between the first two of them, with inks along it, in percent of the way. */
+  readonly line?: readonly { readonly at: number; readonly ink: string }[];
+  /** Edges that are shown. */
+  readonly edges?: Bounds;
+}
