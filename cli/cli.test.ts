@@ -37,6 +37,17 @@ describe("from a terminal", () => {
     expect(Math.abs(png.width - width * 2)).toBeLessThanOrEqual(1);
   });
 
+  test("a file is written in the output that its name ends in, or in another of that ending", () => {
+    writeFileSync(at("tea.json"), JSON.stringify({ format: "vextal.file", version: 1, piece: board(word("Tea")), styles: [styleOf()] }));
+    expect(vextal("render", "--piece", "tea.json", "--out", "tea.pdf", "--dpi", "150")).toMatchObject({ status: 0, error: "" });
+    // 800 x 400 pixels, 96 to the inch, are 600 x 300 points.
+    expect(readFileSync(at("tea.pdf"), "latin1")).toContain("/MediaBox [0 0 600 300]");
+    expect(vextal("render", "--piece", "tea.json", "--out", "tea.svg", "--as", "svg-with-piece").status).toBe(0);
+    expect(vextal("check", "tea.svg").out).toContain("a sound piece");
+    const other = vextal("render", "--piece", "tea.json", "--out", "other.svg", "--as", "png");
+    expect(other).toMatchObject({ status: 1, error: expect.stringContaining("other.svg can be svg or svg-with-piece, not png.") });
+  });
+
   test("a piece file is drawn on its board", () => {
     writeFileSync(at("piece.json"), JSON.stringify({ format: "vextal.file", version: 1, piece: board(word("Tea")), styles: [styleOf()] }));
     expect(vextal("render", "--piece", "piece.json", "--out", "piece.png").status).toBe(0);

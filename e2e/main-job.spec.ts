@@ -116,6 +116,11 @@ test("letter a word, stack four coats, save the style, put it on a word in anoth
   expect(mean).toBeLessThan(0.5);
   expect(far).toBeLessThan(0.002);
 
+  // The PDF has one page of that size, in points, and comes under the same name.
+  const pdf = await downloaded(page, () => page.getByRole("button", { name: "PDF", exact: true }).click());
+  expect(pdf.name).toBe("Steam Sign - Archivo Black.pdf");
+  expect(pdf.bytes.toString("latin1")).toMatch(/^%PDF-1\.7[^]*\/MediaBox \[0 0 900 600\]/);
+
   // The first piece, linked to the same style, has the new colour too.
   await page.goto("/");
   await page.getByRole("link", { name: "Open Kettle Sign" }).click();

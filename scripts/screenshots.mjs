@@ -100,6 +100,15 @@ try {
   await page.locator("aside").evaluate((e) => e.scrollTo(0, 620));
   await page.mouse.move(960, 24);
   await shot("trail");
+  await open("demo-sawmill");
+  await page.mouse.click(...(await mainWord()));
+  await page.keyboard.press("3");
+  await page.locator('[data-coat="Boards"]').click();
+  await page.locator("aside").evaluate((e) => e.scrollTo(0, 560));
+  await page.mouse.move(960, 24);
+  // The fine grain is drawn while nothing else is done.
+  await page.waitForTimeout(2500);
+  await shot("grain");
 
   await open("demo-mountain-railway-badge");
   await page.getByRole("button", { name: /^On the board/ }).click();
