@@ -59,10 +59,11 @@ test("files that are none of ours, newer or torn get a message, and change nothi
   expect(await page.request.get("/api/pieces").then((r) => r.json())).toEqual(before);
 });
 
-test("work is saved as it is done: a reload right after a change loses at most a second", async ({ page }) => {
+test("work is saved as it is done, without being asked for: a reload right after finds it", async ({ page }) => {
   await openPiece(page, "demo-brindlemoor-station");
+  const stored = page.waitForResponse((r) => r.request().method() === "PUT" && r.ok());
   await page.getByLabel("Text", { exact: true }).fill("1,205 m above the sea");
-  await page.waitForTimeout(1000);
+  await stored;
   await page.reload();
   await expect(page.getByLabel("Text", { exact: true })).toHaveValue("1,205 m above the sea");
 });

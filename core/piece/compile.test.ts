@@ -1,11 +1,11 @@
 import { beforeAll, describe, expect, test } from "@jest/globals";
 import { board, engineWith, styleOf, word } from "../../tests/engine";
 import { area } from "../../tests/paths";
-import { coat, flat, gradient, grow, weld } from "../../demo/build";
+import { coat, flat, gradient, grow, shrink, weld } from "../../demo/build";
 import { demoPieces } from "../../demo/pieces";
 import { demoStyles } from "../../demo/styles";
 import { shippedFaces } from "../../server/faces/shipped";
-import { mapped } from "../curves/bounds";
+import { isEmpty, mapped } from "../curves/bounds";
 import { apply } from "../curves/matrix";
 import { svgOf } from "../../tests/exported";
 import type { Style } from "../style/schema";
@@ -137,6 +137,8 @@ describe("from a piece to its scene", () => {
   test("a coat that is off is not in the scene; one that vanishes is empty", () => {
     const off = { ...stack, coats: stack.coats.map((c, i) => ({ ...c, on: i !== 1 })) };
     expect(sceneOf(board(word("Tea")), off).items[0].layers.map((l) => l.label)).toEqual(["Shade", "Face"]);
+    const [gone] = sceneOf(board(word("Tea")), styleOf([coat("Thin", flat("face"), [shrink(90)])])).items[0].layers;
+    expect([gone.label, gone.paths, isEmpty(gone.bounds)]).toEqual(["Thin", [], true]);
   });
 
   test("a face that is not here is stood in for", () => {
@@ -145,10 +147,14 @@ describe("from a piece to its scene", () => {
   });
 
   test("empty text, one space and emoji make scenes like any other", () => {
-    for (const text of ["", " ", "\n\n", "🚂", "a\u0000b"]) expect(sceneOf(board(word(text)), stack).items).toHaveLength(1);
+    for (const text of ["", " ", "\n\n", "🚂", "a\u0000b"]) {
+      const scene = sceneOf(board(word(text)), stack);
+      expect(scene.items.map((i) => i.layers.map((l) => l.label))).toEqual([["Shade", "Edge", "Face"]]);
+      expect(svgOf(scene)).not.toMatch(/NaN|Infinity|undefined/);
+    }
   });
 
-  test("2,000 characters with six coats are set", () => {
+  test("2,000 characters with three coats are set, each a path of its own", () => {
     const text = "Brindlemoor Railway\n".repeat(100).slice(0, 2000);
     const { items } = sceneOf(board(word(text, { size: 10 })), stack);
     expect(items[0].layers[2].paths.length).toBeGreaterThan(1700);

@@ -32,7 +32,8 @@ const chords = [
 ];
 
 /**
- * How far an outline that the kernel made lies from the true one: the area by which they differ, over the length of the source's outline.
+ * How far an outline that the kernel made lies from the true one: the area by which they differ, over the length of the source's outline,
+ * or of a circle of the distance where that is longer.
  * By area alone a spike on a large letter would be nothing.
  */
 export function stripWidth(m: Clipper, kernel: CurveKernel, source: Path, { what, d, join }: Outlining): number {
@@ -57,8 +58,10 @@ export function stripWidths(
     ),
   );
   const shape = contoursOf(clean, true);
+  // A speck that is grown has far more outline than it had: as a point, that of a circle.
   const around = Math.max(
     flatten(clean, 0.01).reduce((sum, p) => sum + perimeter(p), 0),
+    2 * Math.PI * d,
     1e-9,
   );
   let widths: number[] = [];
