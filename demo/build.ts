@@ -58,6 +58,7 @@ export interface CoatExtras {
   readonly lay?: Lay;
   readonly opacity?: number;
   readonly blend?: BlendMode;
+  readonly blur?: number;
   readonly shadow?: Partial<Finishes["soft-shadow"]>;
   readonly passes?: Readonly<Record<string, Paint>>;
 }
@@ -66,13 +67,14 @@ export function coat(
   name: string,
   paint: Paint,
   form: FormStep[] = [],
-  { lay, opacity, blend, shadow, passes = {} }: CoatExtras = {},
+  { lay, opacity, blend, blur, shadow, passes = {} }: CoatExtras = {},
 ): Coat {
   const plain = newFinish();
   const finish: Finishes = {
     ...plain,
     opacity: { amount: opacity ?? plain.opacity.amount },
     blend: { mode: blend ?? plain.blend.mode },
+    blur: { radius: blur ?? plain.blur.radius },
     "soft-shadow": shadow ? { ...plain["soft-shadow"], on: true, light: shadow.way ? "own" : "lamp", ...shadow } : plain["soft-shadow"],
   };
   const steps = [step("letters"), ...form].map((s, i) => ({ ...s, id: `step${i}` }));

@@ -127,6 +127,7 @@ const shows: Readonly<Record<string, Readonly<Record<string, unknown>>>> = {
   grain: { light: "face", dark: "edge", marks: "edge" },
   opacity: { amount: 55 },
   blend: { mode: "multiply" },
+  blur: { radius: 5 },
   "soft-shadow": { on: true, distance: 6, blur: 8 },
   ring: { radius: 700 },
   straight: { climb: 14 },

@@ -1,3 +1,4 @@
+import { PNG } from "pngjs";
 import { beforeAll, describe, expect, test } from "@jest/globals";
 import { board, engineWith, styleOf, word } from "../../tests/engine";
 import { coatsContext } from "../../tests/coats";
@@ -5,7 +6,7 @@ import { area, rectangle } from "../../tests/paths";
 import { coat, flat, gradient, grow, shift, trail, weld } from "../../demo/build";
 import { mixOklab, mixSrgb } from "../colour";
 import { apply } from "../curves/matrix";
-import { svgOf } from "../../tests/exported";
+import { pngOf, request, svgOf } from "../../tests/exported";
 import { daylight, type Lamp } from "../piece/lamp";
 import { compile } from "../piece/compile";
 import type { LoadedEngine } from "../piece/engine";
@@ -176,5 +177,48 @@ describe("a soft shadow", () => {
     expect(written({ width: 800, height: 400 })).toContain('<feGaussianBlur stdDeviation="48"/>');
     // Under three quarters of a pixel nothing is blurred.
     expect(written({ width: 40, height: 20 })).not.toContain("feGaussianBlur");
+  });
+});
+
+describe("a blur", () => {
+  test("softens all of the coat, by half its radius, and reaches three deviations farther", () => {
+    const [{ effects, bounds }] = layersOf(coat("A", flat("face"), [], { blur: 4 }));
+    expect(effects).toEqual([{ kind: "blur", deviation: 20 }]);
+    expect(bounds).toEqual({ minX: -60, maxX: 360, minY: -60, maxY: 160 });
+    expect(layersOf(coat("A", flat("face")))[0].effects).toBeUndefined();
+    // Its shadow is thrown by the form, and blurs by itself.
+    const both = layersOf(coat("A", flat("face"), [], { blur: 4, shadow: { blur: 6, way: { angle: 0, distance: 0 } } }));
+    expect(both.map((l) => l.effects)).toEqual([[{ kind: "blur", deviation: 30 }], [{ kind: "blur", deviation: 20 }]]);
+  });
+
+  test("makes an edge the integral of the bell curve: 84.1 % a deviation inside, 15.9 % one outside (tables of the normal distribution)", async () => {
+    // The stem of an I of 400 px, whose left edge is far from all else.
+    const blurred = (blur: number) => {
+      const asked = request();
+      asked.file.styles = [
+        { ...styleOf([coat("A", flat("face"), [], { blur })]), inks: [{ id: "face", name: "Face", colour: "#000000" }] },
+      ];
+      asked.file.piece.board.ground = "#ffffff";
+      return pngOf(asked).then((png) => PNG.sync.read(Buffer.from(png)));
+    };
+    const row = (png: PNG) => Array.from({ length: png.width }, (_, x) => 1 - png.data[(250 * png.width + x) * 4] / 255);
+    const sharp = row(await blurred(0));
+    const edge = sharp.findIndex((v) => v > 0.5) + 0.5 - (sharp[sharp.findIndex((v) => v > 0)] - 0.5);
+    // 4 hundredths of 400 px are 16, half of that the deviation. Three boxes, as renderers blur, are within 0.02 of the curve.
+    const soft = row(await blurred(4));
+    const at = (x: number) => {
+      const i = Math.floor(edge + x - 0.5);
+      return soft[i] + (soft[i + 1] - soft[i]) * (edge + x - 0.5 - i);
+    };
+    for (const [deviations, share] of [
+      [-2, 0.0228],
+      [-1, 0.1587],
+      [-0.5, 0.3085],
+      [0, 0.5],
+      [0.5, 0.6915],
+      [1, 0.8413],
+      [2, 0.9772],
+    ])
+      expect(Math.abs(at(8 * deviations) - share)).toBeLessThan(0.025);
   });
 });
