@@ -43,22 +43,28 @@ const standOff = style("Stand-off", "anton", "em", { Face: "#fff4e0", Shade: "#c
 ]);
 
 /** Copies that sink from the face into the night. */
-const sleeper = style("Sleeper", "shrikhand", "em", { Face: "#fff4e0", Ember: "#f2704f", Plum: "#7a2760", Night: "#1d1440" }, [
-  coat(
-    "Trail",
-    gradient(
-      [
-        [0, "ember"],
-        [45, "plum"],
-        [100, "night"],
-      ],
-      { shape: "copies", mix: "oklab" },
+const sleeper = style(
+  "Sleeper",
+  "shrikhand",
+  "em",
+  { Face: "#fff4e0", Ember: "#f2704f", Plum: "#7a2760", Night: "#1d1440", Shadow: "#150d30" },
+  [
+    coat(
+      "Trail",
+      gradient(
+        [
+          [0, "ember"],
+          [45, "plum"],
+          [100, "night"],
+        ],
+        { shape: "copies", mix: "oklab" },
+      ),
+      [grow(1.6), weld(), trail(90, 62, 46, { size: 62, face: true })],
+      { passes: { face: flat("night") } },
     ),
-    [grow(1.6), weld(), trail(90, 62, 46, { size: 62, face: true })],
-    { passes: { face: flat("night") } },
-  ),
-  coat("Face", flat("face"), [], { shadow: { way: { angle: 70, distance: 1.6 }, blur: 3, opacity: 60 } }),
-]);
+    coat("Face", flat("face"), [], { shadow: { way: { angle: 70, distance: 1.6 }, blur: 3, opacity: 60 } }),
+  ],
+);
 
 /** The pieces of the demo: lettering jobs of the mountain-railway town Brindlemoor, in the order of the shelf. */
 export const demoPieces = (): Piece[] =>

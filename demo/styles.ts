@@ -1,7 +1,7 @@
 import { openStyle } from "../core/input/open";
 import type { Style } from "../core/style/schema";
 import { newPaint } from "../core/coat/schema";
-import { coat, flat, gradient, grow, plug, shift, shrink, stroke, style, trail, weld } from "./build";
+import { coat, flat, gradient, grow, plug, shift, shrink, step, stroke, style, trail, weld } from "./build";
 
 /** The styles that ship, made for the lettering jobs of Brindlemoor. */
 export const demoStyles = (): Style[] => all().map(openStyle);
@@ -208,14 +208,21 @@ const all = (): Style[] => [
       { lay: stroke(1.6, { side: "inside", join: "miter" }) },
     ),
   ]),
-  style("Sawmill", "alfa-slab", "em", { Pine: "#e0b376", Heart: "#9a5f2c", Pores: "#54301a", Bark: "#2e1a10", Sap: "#fff0cf" }, [
-    coat("Side", flat("bark"), [grow(1.1), weld(), trail(40, 58, 4.6)], {
-      shadow: { way: { angle: 58, distance: 5 }, blur: 6, opacity: 55 },
-    }),
-    coat("Edge", flat("bark"), [grow(1.1), weld()]),
-    coat("Boards", newPaint("grain", { span: "letter", light: "pine", dark: "heart", marks: "pores", size: 58, seed: 4 })),
-    coat("Planed rim", flat("sap"), [], { lay: stroke(0.55, { side: "inside" }), opacity: 55, blend: "overlay" }),
-  ]),
+  style(
+    "Sawmill",
+    "alfa-slab",
+    "em",
+    { Pine: "#e0b376", Heart: "#9a5f2c", Pores: "#54301a", Bark: "#2e1a10", Sap: "#fff0cf", Shadow: "#17130d" },
+    [
+      coat("Side", flat("bark"), [grow(1.1), weld(), trail(40, 58, 4.6)], {
+        shadow: { way: { angle: 58, distance: 5 }, blur: 6, opacity: 55 },
+      }),
+      coat("Edge", flat("bark"), [grow(1.1), weld()]),
+      coat("Boards", newPaint("grain", { span: "letter", light: "pine", dark: "heart", marks: "pores", size: 58, seed: 4 })),
+      coat("Underside", flat("bark"), [step("rim", { side: "shade", width: 0.8 })], { opacity: 60, blend: "multiply" }),
+      coat("Planed rim", flat("sap"), [step("rim", { width: 1.1 })], { opacity: 80, blend: "overlay" }),
+    ],
+  ),
   style("Snowline", "fraunces", "stem", { Ice: "#e9f7fb", Sky: "#7cc6e6", Lake: "#1c5d99", Slate: "#17324d", Snow: "#ffffff" }, [
     coat("Slate", flat("slate"), [grow(26, "round"), weld(), plug(), shift(6, 14)]),
     coat("Lake", flat("lake"), [grow(26, "round"), weld()]),

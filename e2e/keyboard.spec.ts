@@ -95,7 +95,7 @@ test("a large picture says that it is being drawn, and can be stopped", async ({
   await page.getByLabel("Picture width").press("Enter");
   await expect(page.getByText("12,000 × 5,000 pixels")).toBeVisible();
   await page.getByRole("button", { name: "PNG picture" }).click();
-  await page.getByRole("button", { name: "Drawing the picture… Stop" }).click();
+  await page.getByRole("button", { name: "Writing the file… Stop" }).click();
   await expect(page.getByRole("button", { name: "PNG picture" })).toBeEnabled();
   await expect(page.locator("[data-sonner-toast]")).toHaveCount(0);
 });

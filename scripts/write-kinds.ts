@@ -40,7 +40,7 @@ function shown({ group, kind }: KindListed): Item[] {
               { ...front, name: "Front" },
               { ...behind, on: kind === "keep-inside", form: [...behind.form, newFormStep("shift", "aside", { right: 5, down: 5 })] },
             ].reverse()
-          : kind === "shrink" || kind === "plug"
+          : kind === "shrink" || kind === "plug" || kind === "rim"
             ? [behind, front].slice(kind === "plug" ? 1 : 0)
             : kind === "trail"
               ? [{ ...front, paint: newPaint("gradient", { shape: "copies" }) }]
@@ -123,6 +123,8 @@ const shows: Readonly<Record<string, Readonly<Record<string, unknown>>>> = {
   shift: { right: 10, down: -10 },
   "knock-out": { coat: "behind", gap: 1 },
   "keep-inside": { coat: "behind" },
+  scale: { width: 80, slant: 14 },
+  rim: { width: 4 },
   trail: { copies: 40, way: { angle: 35, distance: 30 } },
   grain: { light: "face", dark: "edge", marks: "edge" },
   opacity: { amount: 55 },

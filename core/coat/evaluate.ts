@@ -162,7 +162,7 @@ export class Coats {
       const kind: FormStepKind = formStepKind(step.kind);
       // What starts a form is kept with the letters of its item, which live as long as they are set so.
       const from = kind.starts ? noShape : shape;
-      shape = this.#kept(kind.starts ? this.context.letters : from, step, kind.params, kind.needs, (given) =>
+      shape = this.#kept(kind.starts ? this.context.letters : from, step, kind.params, neededBy(kind, step), (given) =>
         kind.apply(from, step, given),
       );
     }

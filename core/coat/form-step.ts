@@ -19,6 +19,8 @@ export interface FormStepKind<
   /** Whether it starts a form: it takes no shape from before it. */
   readonly starts?: boolean;
   readonly needs?: N;
+  /** What of that it has no use for at these values: it is not handed over then, and a change of it changes nothing. */
+  spares?(values: Values<P>): readonly Need[];
   /** What of its result can be painted for itself, at these values: the parts that it puts into a pass. */
   passes?(values: Values<P>): readonly Pass[];
   /** The paint, with some of its settings, in which it is first seen where it is added to a coat of one flat ink. */

@@ -21,7 +21,7 @@ export function needsOf(coat: Coat): Set<Need> {
   const finishes: readonly FinishKind[] = finishKinds;
   const values: Readonly<Record<string, Values<Params>>> = coat.finish;
   return new Set([
-    ...coat.form.filter((s) => s.on).flatMap((step) => formStepKind(step.kind).needs ?? []),
+    ...coat.form.filter((s) => s.on).flatMap((step) => neededBy(formStepKind(step.kind), step)),
     ...paintsOf(coat).flatMap((paint) => neededBy(paintKind(paint.kind), paint)),
     ...finishes.flatMap((kind) => neededBy(kind, values[kind.kind])),
   ]);

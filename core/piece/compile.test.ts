@@ -8,6 +8,7 @@ import { shippedFaces } from "../../server/faces/shipped";
 import { isEmpty, mapped } from "../curves/bounds";
 import { apply } from "../curves/matrix";
 import { svgOf } from "../../tests/exported";
+import { inksOf } from "../style/inks";
 import type { Style } from "../style/schema";
 import { newLetterChange } from "../lettering/options";
 import { compile, type PlacedLettering } from "./compile";
@@ -186,6 +187,15 @@ describe("the demo", () => {
       }
       const svg = svgOf(scene, { unit: piece.board.unit });
       expect(svg).not.toMatch(/NaN|Infinity|undefined/);
+    }
+  });
+
+  test("has every ink that its looks are painted in", () => {
+    const looks = [...styles, ...demoPieces().flatMap((p) => p.items.flatMap((i) => i.ownStyle ?? []))];
+    for (const look of looks) {
+      const named = new Set(look.coats.flatMap(inksOf));
+      const known = new Set(look.inks.map((i) => i.id));
+      expect([look.name, [...named].filter((id) => !known.has(id))]).toEqual([look.name, []]);
     }
   });
 

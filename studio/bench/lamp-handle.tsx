@@ -27,7 +27,8 @@ export function LampHandle({ item }: { item: ItemUpdate }) {
     const key = newKey("lamp");
     return ({ at: p, shift }) => {
       const degrees = (Math.atan2(p.y - centre.y, p.x - centre.x) * 180) / Math.PI;
-      const angle = (Math.round(shift ? Math.round(degrees / 15) * 15 : degrees) + 360) % 360;
+      // In tenths: a step by an arrow key is less than a degree, and must be one.
+      const angle = ((shift ? Math.round(degrees / 15) * 15 : Number(degrees.toFixed(1))) + 360) % 360;
       useStudio.getState().change((w) => produce(w, (d) => void (d.piece.lamp.angle = angle)), key);
       return [];
     };

@@ -38,7 +38,7 @@ export function Menu({
           sideOffset={4}
           collisionPadding={8}
           onCloseAutoFocus={onClosed}
-          className="z-50 min-w-44 rounded-lg border border-rule bg-sheet p-1 shadow-xl"
+          className="z-50 max-h-(--radix-dropdown-menu-content-available-height) min-w-44 max-w-80 overflow-y-auto rounded-lg border border-rule bg-sheet p-1 shadow-xl"
         >
           {items.map((item, i) =>
             item === null ? (
