@@ -80,6 +80,19 @@ function withoutPlace(this: unknown, name: string, value: unknown): unknown {
 
 const tooMuch = "This coat needs far more work than a picture is worth: take longer dashes, or fewer copies.";
 
+/** A coat that cannot be drawn: nothing of it is seen, and its card says why. */
+const faulty = (coat: Coat, fault: string): BuiltCoat => {
+  const { id, name: label } = coat;
+  const empty: SceneLayer = { id, group: id, label, opacity: 1, blend: "normal", bounds: boundsOf([]), fills: [], paths: [] };
+  return { coat, layers: [empty], fault };
+};
+
+/** A coat with each of its layers changed; where that cannot be done, the fault is the coat's own. */
+export function withLayers(built: BuiltCoat, change: (layer: SceneLayer) => SceneLayer): BuiltCoat {
+  const made = attempt(() => built.layers.map(change));
+  return "value" in made ? { ...built, layers: made.value } : faulty(built.coat, made.fault);
+}
+
 /** Kept with results: what cannot be made is not tried again until something changes. */
 function attempt<R>(work: () => R): Made<R> {
   try {
@@ -142,17 +155,7 @@ export class Coats {
   build(coat: Coat): BuiltCoat {
     const made = attempt(() => this.#layersOf(coat, this.#covered(coat)));
     if ("value" in made) return { coat, layers: made.value };
-    const empty: SceneLayer = {
-      id: coat.id,
-      group: coat.id,
-      label: coat.name,
-      opacity: 1,
-      blend: "normal",
-      bounds: boundsOf([]),
-      fills: [],
-      paths: [],
-    };
-    return { coat, layers: [empty], fault: made.fault };
+    return faulty(coat, made.fault);
   }
 
   #formOf(coat: Coat): Shape {

@@ -1,4 +1,4 @@
-import { Circle, Coats, type BuiltCoat, type OpenForm } from "../coat/evaluate";
+import { Circle, Coats, withLayers, type OpenForm } from "../coat/evaluate";
 import type { BoardSeen } from "../coat/given";
 import type { Shape } from "../coat/shape";
 import { invert } from "../curves/matrix";
@@ -95,9 +95,9 @@ export function* compiling(
       if (!coat.on) continue;
       const coats = looks.of(item.id)!;
       timed("form", () => coats.prepare(coat));
-      const built: BuiltCoat = timed("paint", () => coats.build(coat));
+      const built = timed("paint", () => withLayers(coats.build(coat), (l) => seenLayer(l, placed.view, engine.kernel)));
       if (built.fault !== undefined) faults.push({ item: item.id, coat: coat.id, message: built.fault });
-      layers.push(...timed("paint", () => built.layers.map((l) => seenLayer(l, placed.view, engine.kernel))));
+      layers.push(...built.layers);
       yield { done: ++done, of };
     }
     items.push({ id: item.id, label: labelOf(item), matrix: placed.matrix, layers });

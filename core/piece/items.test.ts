@@ -4,6 +4,9 @@ import { area } from "../../tests/paths";
 import { coat, flat, form, gradient, grow, onLine, weld } from "../../demo/build";
 import { startingForms } from "../bend/starting-forms";
 import { mapped } from "../curves/bounds";
+import { BudgetError } from "../curves/budget";
+import { CurveKernel, type Warp } from "../curves/kernel";
+import type { Path } from "../curves/path";
 import { apply, type Point } from "../curves/matrix";
 import { openPiece } from "../input/open";
 import type { SceneFill } from "../scene/scene";
@@ -171,6 +174,24 @@ describe("a view in perspective", () => {
   test("gives the same layers while nothing changes", () => {
     const piece = board(word("Tea", { view }));
     expect(sceneOf(piece).scene.items[0].layers[0]).toBe(sceneOf(piece).scene.items[0].layers[0]);
+  });
+
+  test("that cannot be drawn of one coat takes that coat alone", () => {
+    const piece = board(word("Moor", { view, letterSpacing: -60 }), word("Fell", { id: "other", y: 320 }));
+    // A kernel that cannot see a path of many nodes in perspective: the letters that are welded together are one.
+    class Weary extends CurveKernel {
+      override warp(path: Path, warp: Warp, tolerance: number): Path {
+        if (path.nodes > 40) throw new BudgetError("Too much.");
+        return super.warp(path, warp, tolerance);
+      }
+    }
+    const kernel = new Weary();
+    const { scene, faults } = compile(piece, new Map([[style.id, style]]), { ...engine, kernel });
+    expect(faults).toEqual([{ item: "word", coat: "edge", message: expect.stringMatching(/more work/) }]);
+    expect(scene.items.map((i) => i.layers.map((l) => l.paths.length))).toEqual([
+      [0, 4],
+      [4, 4],
+    ]);
   });
 
   test("that folds over is refused by the format", () => {
