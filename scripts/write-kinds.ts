@@ -34,7 +34,10 @@ function shown({ group, kind }: KindListed): Item[] {
     switch (group) {
       case "form": {
         const step = newFormStep(kind, "shown", shows[kind] ?? {});
-        const front: Coat = { ...plain, form: kind === "letters" || kind === "ground" ? [step] : [...plain.form, step] };
+        const front: Coat = {
+          ...plain,
+          form: kind === "letters" || kind === "ground" || kind === "board" ? [step] : [...plain.form, step],
+        };
         return kind === "knock-out" || kind === "keep-inside"
           ? [
               { ...front, name: "Front" },

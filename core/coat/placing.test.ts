@@ -1,11 +1,12 @@
 import { beforeAll, describe, expect, test } from "@jest/globals";
 import { coatsContext } from "../../tests/coats";
-import { engineWith } from "../../tests/engine";
+import { board as wholeBoard, engineWith, styleOf, word } from "../../tests/engine";
 import { area, rectangle } from "../../tests/paths";
 import { coat, flat, grow, step } from "../../demo/build";
 import { parseSvgPath } from "../curves/parse-svg-path";
 import { identity } from "../curves/matrix";
 import { daylight, lampSeen } from "../piece/lamp";
+import { compile } from "../piece/compile";
 import type { LoadedEngine } from "../piece/engine";
 import { Coats, type CoatsContext } from "./evaluate";
 import { needsOf } from "./needs";
@@ -110,5 +111,20 @@ describe("a rim", () => {
     expect(at("lit", 270)).toEqual([0, 0, 100, 10]);
     expect(needsOf(coat("A", flat("face"), [step("rim", {})])).has("lamp")).toBe(true);
     expect(needsOf(coat("A", flat("face"), [step("rim", own(0, 1))])).has("lamp")).toBe(false);
+  });
+});
+
+describe("a coat that starts from the board", () => {
+  test("covers all of it, wherever its item lies and however that is turned and sized", () => {
+    const style = styleOf([coat("Wash", flat("face"), []), coat("Face", flat("edge"))]);
+    style.coats[0] = { ...style.coats[0], form: [step("board")] };
+    for (const extra of [{}, { x: 20, y: 300, turn: 33, size: 70 }]) {
+      const piece = wholeBoard(word("Tea", extra));
+      const { items } = compile(piece, new Map([[style.id, style]]), engine).scene;
+      const [item] = items;
+      const corners = item.layers[0].paths[0].path.transform(item.matrix).coords;
+      [0, 0, 800, 0, 800, 400, 0, 400].forEach((v, i) => expect(corners[i]).toBeCloseTo(v, 6));
+    }
+    expect(needsOf(style.coats[0]).has("board")).toBe(true);
   });
 });

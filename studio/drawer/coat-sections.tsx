@@ -5,7 +5,7 @@ import type { Pass } from "@/core/coat/form-step";
 import { layKind, layKinds } from "@/core/coat/lays";
 import { paintKind, paintKinds } from "@/core/coat/paints";
 import { passesOf } from "@/core/coat/passes";
-import { newLay, type Coat } from "@/core/coat/schema";
+import { newFormStep, newLay, type Coat } from "@/core/coat/schema";
 import { withValue } from "@/core/params";
 import { IconButton } from "../parts/button";
 import { Choice } from "../parts/choice";
@@ -146,10 +146,23 @@ function FormSection({ coat, edit }: { coat: Coat; edit: Edit }) {
           const kind = formStepKind(step.kind);
           return (
             <li key={step.id} className={`rounded-lg border border-rule bg-sheet/60 px-2 py-0.5 ${step.on ? "" : "opacity-60"}`}>
-              <div className="flex h-8 items-center">
-                <Tip text={kind.hint} side="right">
-                  <span className="grow font-medium">{kind.label}</span>
-                </Tip>
+              <div className={kind.starts ? "flex items-center py-1" : "flex h-8 items-center"}>
+                {kind.starts ? (
+                  <div className="-mx-1 grow">
+                    <Choice
+                      label="Starts from"
+                      value={step.kind}
+                      options={options(formStepKinds.filter((k) => formStepKind(k.kind).starts))}
+                      onChange={(to) =>
+                        edit(null, (c) => ({ ...c, form: c.form.map((s) => (s.id === step.id ? newFormStep(to, s.id) : s)) }))
+                      }
+                    />
+                  </div>
+                ) : (
+                  <Tip text={kind.hint} side="right">
+                    <span className="grow font-medium">{kind.label}</span>
+                  </Tip>
+                )}
                 {!kind.starts && (
                   <>
                     <IconButton label="Earlier" className="!size-6" disabled={i <= 1} onClick={() => move(i, i - 1)}>

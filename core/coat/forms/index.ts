@@ -1,5 +1,6 @@
 import { finder } from "../../params";
 import type { FormStepKind } from "../form-step";
+import { board } from "./board";
 import { ground } from "./ground";
 import { grow } from "./grow";
 import { keepInside } from "./keep-inside";
@@ -14,6 +15,6 @@ import { trail } from "./trail";
 import { weld } from "./weld";
 
 /** Every kind of form step, in the order the drawer offers them. */
-export const formStepKinds = [letters, ground, grow, shrink, weld, plug, shift, scale, rim, knockOut, keepInside, trail] as const;
+export const formStepKinds = [letters, ground, board, grow, shrink, weld, plug, shift, scale, rim, knockOut, keepInside, trail] as const;
 
 export const formStepKind = finder<FormStepKind>(formStepKinds);
