@@ -5,7 +5,7 @@ import { compile } from "../core/piece/compile";
 import { demoPieces } from "../demo/pieces";
 import { demoStyles } from "../demo/styles";
 import { serverEngine } from "../server/engine";
-import { newPiece, noteFaults, openPiece, saved } from "./studio";
+import { drag, newPiece, noteFaults, openPiece, saved } from "./studio";
 
 const boards = '[data-board] svg[data-layer="b-saw-boards"]';
 
@@ -40,6 +40,30 @@ test("a grain on the bench has the very pixels of an export of the same resoluti
   const picture = grainOf(fill, item.matrix, 1)!;
   await expect.poll(async () => (await shown(page)).width).toBe(picture.width);
   expect((await shown(page)).rgb).toEqual([...drawn(picture)]);
+});
+
+test("a grain is fine again when the hand that moved a slider lets go", async ({ page }) => {
+  await openPiece(page, "demo-sawmill");
+  await expect(page.locator(`${boards} pattern`)).toHaveCount("SAWMILL".length);
+  await page.getByRole("button", { name: /^On the board/ }).click();
+  await page.getByRole("button", { name: /^Select SAW/ }).click();
+  await page.keyboard.press("3");
+  await page.locator('[data-coat="Boards"]').click();
+  const width = async () => (await shown(page)).width;
+  // Coarse ones have some 24,000 pixels, and fewer while they are dragged.
+  await expect.poll(width).toBeGreaterThan(170);
+  const fine = await width();
+  const href = () => page.locator(`${boards} pattern image:last-child`).first().getAttribute("href");
+  const before = await href();
+  const slider = page.getByRole("slider", { name: "Contrast slider" });
+  await slider.scrollIntoViewIfNeeded();
+  const thumb = (await slider.boundingBox())!;
+  const from = { x: thumb.x + thumb.width / 2, y: thumb.y + thumb.height / 2 };
+  await drag(page, from, { x: from.x + 20, y: from.y });
+  await expect.poll(href).not.toBe(before);
+  await expect.poll(width).toBe(fine);
+  await page.keyboard.press("Control+z");
+  await saved(page);
 });
 
 test("a coat is painted with wood in one action, with inks of its own, and the lamp lights it", async ({ page }) => {

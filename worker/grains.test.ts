@@ -100,6 +100,34 @@ describe("grains on the bench", () => {
     expect(dropped).not.toContain(grains.at("a", fill(299), unturned)!.now);
   });
 
+  test("what a finer one stands for is let go once no place shows it, and so is what was in places that are gone", async () => {
+    grains.begin(2, false);
+    const coarse = grains.at("a", fill(), unturned)!.now;
+    await grains.refine();
+    // Shown below the fine one until that has been read.
+    grains.begin(2, false);
+    expect(grains.at("a", fill(), unturned)!.before).toBe(coarse);
+    expect(dropped).toEqual([]);
+    // A scene without that place, and one after it in which something is drawn.
+    grains.begin(2, false);
+    grains.begin(2, false);
+    grains.at("b", fill(9), unturned);
+    expect(dropped).toEqual([coarse]);
+  });
+
+  test("a scene in passing says that it is to be asked for again", async () => {
+    grains.begin(2, true);
+    grains.at("a", fill(), unturned);
+    expect(grains.isPassing).toBe(true);
+    grains.begin(2, false);
+    grains.at("a", fill(), unturned);
+    expect(grains.isPassing).toBe(false);
+    await grains.refine();
+    grains.begin(2, true);
+    grains.at("a", fill(), unturned);
+    expect(grains.isPassing).toBe(false);
+  });
+
   test("photos are not theirs", () => {
     grains.begin(1, false);
     expect(grains.at("a", { ...fill(), source: { kind: "photo", photo: "x" } }, unturned)).toBeUndefined();

@@ -34,6 +34,10 @@ export class BenchGrains {
   #wanted = new Map<string, GrainPicture>();
   /** What each place showed last, which stays below what follows it until that has been read. */
   readonly #places = new Map<string, { now: string; before: string | undefined }>();
+  /** Places of the scene. */
+  readonly #touched = new Set<string>();
+  /** Addresses of pictures that finer ones stand for, until no place shows them. */
+  readonly #replaced = new Set<string>();
   #density = 1;
   #dragging = false;
   #working = false;
@@ -54,6 +58,13 @@ export class BenchGrains {
     this.#density = density;
     this.#dragging = dragging;
     this.#wanted = new Map();
+    for (const place of this.#places.keys()) if (!this.#touched.has(place)) this.#places.delete(place);
+    this.#touched.clear();
+  }
+
+  /** Whether the scene shows coarse pictures because something is dragged: it is to be asked for again when that ends. */
+  get isPassing(): boolean {
+    return this.#dragging && this.#wanted.size > 0;
   }
 
   /** Where the picture of a fill is read, and what lies below it while it is; undefined where the fill is no grain. @param place its own */
@@ -76,6 +87,7 @@ export class BenchGrains {
       this.#best.set(part, shown);
     }
     if (shown.width < fine.width) this.#wanted.set(grainKey(fine), fine);
+    this.#touched.add(place);
     const last = this.#places.get(place);
     if (last?.now !== shown.address) this.#places.set(place, { now: shown.address, before: last?.now });
     return this.#places.get(place);
@@ -120,11 +132,18 @@ export class BenchGrains {
 
   #keep(part: string, { width, height }: GrainPicture, rgb: Uint8Array): Shown {
     const shown = { address: this.addresses.make(encodeBmp(width, height, rgb)), width, pixels: width * height };
+    const before = this.#best.get(part);
+    if (before) this.#replaced.add(before.address);
     this.#best.delete(part);
     this.#best.set(part, shown);
     let pixels = 0;
     const all = [...this.#best].reverse();
     const inUse = new Set([...this.#places.values()].flatMap((p) => [p.now, p.before]));
+    for (const address of this.#replaced)
+      if (!inUse.has(address)) {
+        this.#replaced.delete(address);
+        this.addresses.drop(address);
+      }
     all.forEach(([old, { address, pixels: more }], i) => {
       pixels += more;
       if (i < keeps.pictures && pixels < keeps.pixels) return;

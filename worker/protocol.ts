@@ -129,6 +129,11 @@ export interface ProgressMessage {
   readonly progress: Progress;
 }
 
+/** What it posts while a file takes long to write. */
+export interface AliveMessage {
+  readonly alive: true;
+}
+
 /** What it posts when there are grains of more pixels than the last scene shows. */
 export interface FinerMessage {
   readonly finer: true;

@@ -31,6 +31,7 @@ import { inSteps } from "./in-steps";
 import { itemUpdate } from "./item-update";
 import {
   layerKey,
+  type AliveMessage,
   type Answer,
   type Known,
   type FinerMessage,
@@ -131,6 +132,12 @@ const looking = {
   tell: (progress: Progress) => postMessage({ progress } satisfies ProgressMessage),
 };
 
+/** Lets others have a turn in what takes long, and says that it goes on. */
+const pause = () => {
+  postMessage({ alive: true } satisfies AliveMessage);
+  return looking.turn();
+};
+
 async function compilingOf({ piece, styles }: PieceFile, draft: boolean) {
   const e = await ready();
   await e.load(facesOf(piece.items));
@@ -204,7 +211,7 @@ const worker: SceneWorker = {
         height: scene.height,
         ground: scene.ground,
         items,
-        draft,
+        draft: draft || grains.isPassing,
         times: { ...times, svg: performance.now() - start },
       };
       return update;
@@ -212,7 +219,7 @@ const worker: SceneWorker = {
   leave: async () => {
     left = true;
   },
-  write: ({ file, output, ...wish }) => answered(async () => write(output, await exported(file, wish, true), { pause: looking.turn })),
+  write: ({ file, output, ...wish }) => answered(async () => write(output, await exported(file, wish, true), { pause })),
   refusals: (file, wish, outputs) =>
     answered(async () => {
       const what = await exported(file, wish, false);

@@ -4,6 +4,7 @@ import type { PieceFile } from "@/core/piece/schema";
 import { Outgoing } from "@/worker/delta";
 import {
   layerKey,
+  type AliveMessage,
   type Answer,
   type FinerMessage,
   type Known,
@@ -77,8 +78,13 @@ export class SceneClient {
     void this.#remote?.leave();
   }
 
-  #progress(progress: Progress): void {
+  /** The worker is alive: whatever waits for it waits on. */
+  #hear(): void {
     for (const heard of this.#waiting) heard();
+  }
+
+  #progress(progress: Progress): void {
+    this.#hear();
     if (!this.#running || performance.now() - this.#since < longFrom) return;
     this.#isLong = true;
     this.onProgress(progress);
@@ -87,6 +93,7 @@ export class SceneClient {
 
   /** A drag has ended: what is shown or under way as a draft is drawn exactly. */
   settle(): void {
+    if (this.#last) this.#last = { ...this.#last, dragging: false };
     if (this.#next) this.#next = { ...this.#next, dragging: false };
     else if (this.#draft) this.request(this.#draft);
   }
@@ -137,9 +144,10 @@ export class SceneClient {
     if (!this.#remote) {
       this.#worker = new Worker(new URL("../../worker/scene.worker.ts", import.meta.url), { type: "module" });
       this.#remote = wrap<SceneWorker>(this.#worker);
-      this.#worker.addEventListener("message", ({ data }: MessageEvent<Partial<ProgressMessage & FinerMessage> | null>) => {
+      this.#worker.addEventListener("message", ({ data }: MessageEvent<Partial<ProgressMessage & FinerMessage & AliveMessage> | null>) => {
         if (data?.progress) this.#progress(data.progress);
         if (data?.finer) this.#again();
+        if (data?.alive) this.#hear();
       });
     }
     return this.#remote;

@@ -15,6 +15,9 @@ export async function writtenFile(work: Work, wish: Wish, output: OutputStep, si
   return new Blob([typeof file === "string" ? file : new Uint8Array(file)], { type: mediaType });
 }
 
+/** Milliseconds without a change after which outputs are asked. */
+const rest = 150;
+
 export type Refusals = Readonly<Partial<Record<OutputName, string | null>>>;
 
 /** Why outputs do not write what is shown, by their names, as it is at each scene. */
@@ -25,14 +28,20 @@ export function useRefusals(wish: Wish, outputs: readonly OutputStep[]): Refusal
   useEffect(() => {
     let gone = false;
     const [at, steps] = JSON.parse(asked) as [Wish, OutputStep[]];
-    void session()
-      .scene.ask((w) => w.refusals(fileOf(work!), at, steps))
-      // What cannot be said now is said when it is exported.
-      .catch(() => steps.map(() => null))
-      .then((why) => {
-        if (!gone) setRefusals(Object.fromEntries(steps.map((s, i) => [s.kind, why[i]])));
-      });
-    return () => void (gone = true);
+    const ask = () =>
+      void session()
+        .scene.ask((w) => w.refusals(fileOf(work!), at, steps))
+        // What cannot be said now is said when it is exported.
+        .catch(() => steps.map(() => null))
+        .then((why) => {
+          if (!gone) setRefusals(Object.fromEntries(steps.map((s, i) => [s.kind, why[i]])));
+        });
+    // Not at each scene of a drag: the worker would draw all of them exactly.
+    const timer = setTimeout(ask, rest);
+    return () => {
+      gone = true;
+      clearTimeout(timer);
+    };
   }, [work, scene, asked]);
   return refusals;
 }
