@@ -13,6 +13,8 @@ export interface Part {
   readonly matrix?: Matrix;
   /** The line of text it belongs to; the first one where it joins several. */
   readonly line: number;
+  /** What chance is drawn from for it: the letter's own number, the first one's where it joins several. */
+  readonly letter?: number;
   /** Inks of the style that are another ink here, by id; the first letter's where it joins several. */
   readonly inks?: Readonly<Record<string, string>>;
   /** How far along it is, from 0 to 1, where a step makes many of one. */

@@ -4,6 +4,7 @@ interface Anchored {
   readonly text: string;
   readonly letters: readonly LetterChange[];
   readonly lines: readonly LineOptions[];
+  readonly keys?: readonly number[];
 }
 
 const breaks = (text: string): number => text.split("\n").length - 1;
@@ -13,7 +14,7 @@ const breaks = (text: string): number => text.split("\n").length - 1;
  * before and after the part that differs keeps what it had. Of a part replaced by one of the same length, such as one letter by another,
  * the changes stay too.
  */
-export function withText(old: Anchored, text: string): { text: string; letters: LetterChange[]; lines: LineOptions[] } {
+export function withText(old: Anchored, text: string): { text: string; letters: LetterChange[]; lines: LineOptions[]; keys: number[] } {
   const shorter = Math.min(old.text.length, text.length);
   let head = 0;
   while (head < shorter && old.text[head] === text[head]) head++;
@@ -56,5 +57,13 @@ export function withText(old: Anchored, text: string): { text: string; letters: 
   });
   // Entries that say nothing are left out at the end, so that a plain text keeps a plain document.
   while (lines.length && lines.at(-1)!.width === null) lines.pop();
-  return { text, letters, lines };
+  const own = keysOf(old);
+  const next = own.reduce((a, b) => Math.max(a, b), -1) + 1;
+  const fresh = Array.from({ length: text.length - head - tail }, (_, i) => next + i);
+  const keys = [...own.slice(0, head), ...(longer === 0 ? own.slice(head, end) : fresh), ...own.slice(end)];
+  return { text, letters, lines, keys: keys.every((k, i) => k === i) ? [] : keys };
 }
+
+/** The number of each character, which stays its own whatever is typed around it; their order where none were kept. */
+export const keysOf = ({ text, keys = [] }: Pick<Anchored, "text" | "keys">): readonly number[] =>
+  keys.length === text.length ? keys : Array.from({ length: text.length }, (_, i) => i);

@@ -87,6 +87,8 @@ export const settingFields = {
   /** One entry a line of text. */
   lines: z.array(lineSchema).max(200).default([]),
   letters: z.array(letterChangeSchema).max(longestText).default([]),
+  /** A number for each character, which stays its own while others are typed before it; empty where they are in order. */
+  keys: z.array(z.number().int().min(0).max(1e9)).max(longestText).default([]),
   loosen: loosenSchema.nullable().default(null),
   /** Whether letters that touch are one shape before the coats are built. */
   joined: z.boolean().default(true),

@@ -1,6 +1,7 @@
 import { empty, isEmpty, join, joinAll, shifted, type Bounds } from "../curves/bounds";
 import type { Path } from "../curves/path";
 import { memoByIdentity } from "../memo";
+import { keysOf } from "./change-text";
 import type { Face } from "./face";
 import { fitLine, spaced, type LineFit } from "./fit-line";
 import type { HarfBuzz } from "./harfbuzz";
@@ -19,6 +20,8 @@ export interface Letter {
   /** UTF-16 positions in the text. */
   readonly from: number;
   readonly to: number;
+  /** What chance is drawn from for it: its own, whatever is typed around it. */
+  readonly key: number;
   /** Inks that are another ink in this letter; undefined for most. */
   readonly inks?: Readonly<Record<string, string>>;
 }
@@ -80,6 +83,7 @@ export function set(hb: HarfBuzz, face: Face, values: SettingValues): Setting {
     stretch,
     lines,
     letters,
+    keys,
     loosen,
   } = values;
   // Only these: a lettering is given whole, and where it lies must not make it set anew. Its size counts for lines of a given width.
@@ -99,6 +103,7 @@ export function set(hb: HarfBuzz, face: Face, values: SettingValues): Setting {
     stretch,
     lines,
     letters,
+    keys,
     loosen,
     size,
   ]);
@@ -110,6 +115,7 @@ const blank = /^\s+$/u;
 function compose(hb: HarfBuzz, face: Face, values: SettingValues): Setting {
   const texts = values.text.split("\n");
   const starts = texts.map((_, i) => texts.slice(0, i).reduce((n, t) => n + t.length + 1, 0));
+  const keys = keysOf(values);
   const changes = new Map(values.letters.map((l) => [l.at, l]));
   const rows = fitted(rowsOf(hb, face, values, texts, starts, changes), hb, values, texts, starts, changes);
 
@@ -138,6 +144,7 @@ function compose(hb: HarfBuzz, face: Face, values: SettingValues): Setting {
         line: index,
         from: starts[index] + c.from,
         to: starts[index] + c.to,
+        key: keys[starts[index] + c.from],
         ...(inks && Object.keys(inks).length ? { inks } : {}),
       };
       if (!outline.isEmpty) letters.push({ outline, x: left + x, y: baseline + y, ...place });

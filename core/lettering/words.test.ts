@@ -9,7 +9,7 @@ import { spansAt } from "../curves/polygon";
 import type { LoadedEngine } from "../piece/engine";
 import { toPx } from "../units";
 import { axesOf, namedPlacesOf } from "./axes";
-import { withText } from "./change-text";
+import { keysOf, withText } from "./change-text";
 import { fontsIn } from "./collection";
 import { Face } from "./face";
 import { alternatesOf, featuresOf } from "./features";
@@ -213,6 +213,21 @@ describe("a changed text", () => {
     expect(widths("one\ntwo more")).toEqual([100, 200]);
     expect(widths("one\ntwo\nthree")).toEqual([100, 200]);
     expect(widths("on\ne\ntwo")).toEqual([100, null, 200]);
+  });
+
+  test("each character keeps its number, whatever is typed around it", () => {
+    const type = (from: { text: string; keys?: number[] }, to: string) => withText({ ...from, letters: [], lines: [] }, to);
+    const numbers = (typed: { text: string; keys: number[] }) => keysOf(typed);
+    expect(type({ text: "moor" }, "moors").keys).toEqual([]);
+    const before = type({ text: "moor" }, "a moor");
+    expect(numbers(before).slice(2)).toEqual([0, 1, 2, 3]);
+    const between = type(before, "a moo-r");
+    expect([2, 3, 4, 6].map((at) => numbers(between)[at])).toEqual([0, 1, 2, 3]);
+    // One letter for another stays in its place; no two characters share a number.
+    expect(numbers(type(between, "a mooir")).length).toBe(7);
+    expect(new Set(numbers(type(between, "at moo-ry"))).size).toBe(9);
+    // Numbers that do not fit the text, as of a file made by hand, are left aside.
+    expect(keysOf({ text: "abc", keys: [4] })).toEqual([0, 1, 2]);
   });
 
   test("places always lie within the text, whatever is changed", () => {

@@ -83,7 +83,14 @@ export function place(item: Item, shapes: ReadonlyMap<string, ShapeItem>, engine
   };
   const bent = timed("bend", () => bend(setting, item.bend, { kernel: engine.kernel, capHeight: face.metrics.capHeight, outline }));
   const letters = lettersOf(bent, String(item.joined), () => {
-    const parts = bent.letters.map((l) => ({ path: l.outline, x: l.x, y: l.y, line: l.line, ...(l.inks ? { inks: l.inks } : {}) }));
+    const parts = bent.letters.map((l) => ({
+      path: l.outline,
+      x: l.x,
+      y: l.y,
+      line: l.line,
+      letter: l.key,
+      ...(l.inks ? { inks: l.inks } : {}),
+    }));
     return { parts: item.joined ? joinedLetters(parts, engine.kernel) : parts };
   });
   const shape = shapeOf(item.bend);

@@ -1,13 +1,19 @@
 import { finder } from "../../params";
 import type { FormStepKind } from "../form-step";
+import { band } from "./band";
 import { board } from "./board";
+import { gleam } from "./gleam";
 import { ground } from "./ground";
 import { grow } from "./grow";
+import { hatch } from "./hatch";
 import { keepInside } from "./keep-inside";
 import { knockOut } from "./knock-out";
 import { letters } from "./letters";
+import { loosen } from "./loosen";
 import { plug } from "./plug";
+import { redraw } from "./redraw";
 import { rim } from "./rim";
+import { ripple } from "./ripple";
 import { scale } from "./scale";
 import { shift } from "./shift";
 import { shrink } from "./shrink";
@@ -15,6 +21,26 @@ import { trail } from "./trail";
 import { weld } from "./weld";
 
 /** Every kind of form step, in the order the drawer offers them. */
-export const formStepKinds = [letters, ground, board, grow, shrink, weld, plug, shift, scale, rim, knockOut, keepInside, trail] as const;
+export const formStepKinds = [
+  letters,
+  ground,
+  board,
+  grow,
+  shrink,
+  weld,
+  plug,
+  shift,
+  scale,
+  band,
+  rim,
+  knockOut,
+  keepInside,
+  ripple,
+  loosen,
+  hatch,
+  redraw,
+  gleam,
+  trail,
+] as const;
 
 export const formStepKind = finder<FormStepKind>(formStepKinds);

@@ -20,6 +20,8 @@ export interface Band {
   readonly cap: Cap;
   /** Lengths in units, painted and left out in turn as in SVG's stroke-dasharray; empty for an unbroken band. */
   readonly dashes: readonly number[];
+  /** Whether dashes are made longer or shorter until a whole number of them fits each contour; open lines end in a painted one. */
+  readonly fit?: boolean;
   /**
    * Widths along the way, in units, that take the place of `width`: places run from 0, the start of each contour or dash, to 1, its end.
    * Empty for an even width.
@@ -61,7 +63,7 @@ export function rawLines(lines: readonly Contour[], band: Band, budget: Budget):
   // Finer for hairlines, whose width it would show against.
   const widest = taper?.length ? Math.max(...taper.map((s) => s.width)) : width;
   const tolerance = Math.min(fitTolerance(lines), Math.max(1e-4, widest / 300));
-  for (const line of broken(band) ? lines.flatMap((c) => dashed(c, band.dashes)) : lines) {
+  for (const line of broken(band) ? lines.flatMap((c) => dashed(c, band.dashes, band.fit === true)) : lines) {
     if (taper?.length) raw.push(...rawTaper(line, taper, join, cap, tolerance, budget));
     else if (!line.closed) raw.push(rawBand(line, width / 2, join, cap, tolerance, budget));
     else raw.push(rawOutline(line, width / 2, join, tolerance, budget), rawOutline(reversed(line), width / 2, join, tolerance, budget));
@@ -75,10 +77,11 @@ const broken = (band: Band): boolean => band.dashes.some((d) => d > 0);
  * The painted stretches of a line. As in SVG, an odd list is run through twice, and dashes start anew on every contour.
  * @throws CurveError where there would be more than 20,000
  */
-function dashed(c: Contour, dashes: readonly number[]): Contour[] {
-  const pattern = (dashes.length % 2 ? [...dashes, ...dashes] : dashes).map((d) => Math.max(0, d));
-  const period = pattern.reduce((a, b) => a + b, 0);
+function dashed(c: Contour, dashes: readonly number[], fit: boolean): Contour[] {
+  let pattern = (dashes.length % 2 ? [...dashes, ...dashes] : dashes).map((d) => Math.max(0, d));
   const course = new Course(c);
+  if (fit) pattern = fitted(pattern, course.length, c.closed);
+  const period = pattern.reduce((a, b) => a + b, 0);
   if ((course.length / period) * pattern.length > 2 * mostDashes)
     throw new CurveError(`Dashes this short would be more than ${mostDashes} on one outline.`);
   if (pattern.every((d, i) => i % 2 === 0 || d === 0)) return [c];
@@ -109,6 +112,14 @@ function dashed(c: Contour, dashes: readonly number[]): Contour[] {
     out[0] = joined.build(false);
   }
   return out;
+}
+
+/** The pattern at the size at which a whole number of it closes a contour; of an open one the last gap is left out. */
+function fitted(pattern: readonly number[], length: number, closed: boolean): number[] {
+  const period = pattern.reduce((a, b) => a + b, 0);
+  const gap = closed ? 0 : pattern[pattern.length - 1];
+  const count = Math.max(1, Math.round((length + gap) / period));
+  return pattern.map((d) => (d * length) / (count * period - gap));
 }
 
 function endsAt(c: Contour, x: number, y: number): boolean {

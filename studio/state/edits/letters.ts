@@ -8,7 +8,7 @@ import { editLettering } from "./items";
 export const setText = (work: Work, id: string, text: string): Work =>
   editLettering(work, [id], (l) => {
     const next = withText(l, text);
-    [l.text, l.letters, l.lines] = [next.text, next.letters, next.lines];
+    [l.text, l.letters, l.lines, l.keys] = [next.text, next.letters, next.lines, next.keys];
   });
 
 export const changeAt = (l: Lettering, at: number): LetterChange => l.letters.find((c) => c.at === at) ?? newLetterChange(at);

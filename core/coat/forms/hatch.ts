@@ -1,0 +1,122 @@
+import { pathOf } from "../../curves/contour";
+import type { Kernel } from "../../curves/kernel";
+import type { Path } from "../../curves/path";
+import { hatched } from "../../drawn/hatch";
+import { memoByIdentity } from "../../memo";
+import { eachPart, formStep } from "../form-step";
+
+const known = memoByIdentity<Path, Path>(4);
+
+interface Drawn {
+  readonly angle: number;
+  readonly spacing: number;
+  readonly weight: number;
+  readonly loose: number;
+  readonly ends: number;
+  readonly joined: boolean;
+  readonly taper: boolean;
+  readonly inside: boolean;
+  readonly second: boolean;
+  readonly turn: number;
+  readonly seed: number;
+  readonly letter: number;
+}
+
+export const hatch = formStep({
+  kind: "hatch",
+  label: "Hatch",
+  hint: "Filled with strokes as by hand, ruled or loose",
+  params: {
+    angle: { type: "angle", label: "Angle", hint: "Which way the strokes run, clockwise from level", default: -35, min: -180, max: 180 },
+    spacing: {
+      type: "length",
+      label: "Spacing",
+      hint: "From the middle of one stroke to the next",
+      default: 2.2,
+      min: 0.2,
+      max: 200,
+      reach: 20,
+    },
+    weight: { type: "length", label: "Weight", hint: "How thick a stroke is", default: 1, min: 0.05, max: 100, reach: 10 },
+    way: {
+      type: "choice",
+      label: "Strokes",
+      hint: "Whether the hand lifts between strokes",
+      default: "apart",
+      options: [
+        { value: "apart", label: "Apart", hint: "Each stroke for itself" },
+        { value: "joined", label: "To and fro", hint: "One line, without lifting the hand" },
+      ],
+    },
+    loose: {
+      type: "number",
+      label: "Looseness",
+      hint: "How far strokes stray from ruled ones",
+      default: 60,
+      min: 0,
+      max: 200,
+      step: 1,
+      suffix: "%",
+    },
+    ends: {
+      type: "number",
+      label: "Ends",
+      hint: "How far strokes end inside the edge, as a share of the spacing; below 0 over it",
+      default: 30,
+      min: -200,
+      max: 200,
+      step: 1,
+      suffix: "%",
+    },
+    taper: { type: "toggle", label: "Tapered", hint: "Thin at both ends, as chalk lifts", default: false },
+    second: { type: "toggle", label: "Second direction", hint: "Strokes across the first", default: false },
+    turn: {
+      type: "angle",
+      label: "Turned by",
+      hint: "How far the second strokes are turned against the first",
+      default: 90,
+      min: -180,
+      max: 180,
+      when: (v) => v.second === true,
+    },
+    inside: { type: "toggle", label: "Keep inside", hint: "Cuts strokes off at the edge", default: true },
+    seed: { type: "seed", label: "Again", hint: "Another hand at the same work", default: 1 },
+  },
+  apply: (shape, { way, loose, ends, spacing, weight, ...rest }, { kernel, units }) => {
+    const drawn = {
+      ...rest,
+      joined: way === "joined",
+      loose: loose / 100,
+      ends: ends / 100,
+      spacing: units(spacing),
+      weight: units(weight),
+    };
+    return eachPart(shape, (path, { letter = 0 }) =>
+      known(path, `${kernel.name} ${letter} ${JSON.stringify(drawn)}`, () => strokes(path, { ...drawn, letter }, kernel)),
+    );
+  },
+});
+
+function strokes(path: Path, drawn: Drawn, kernel: Kernel): Path {
+  const { angle, turn, second, seed, weight, taper, inside } = drawn;
+  const lines = hatched(path, drawn);
+  const across = second ? hatched(path, { ...drawn, angle: angle + turn, seed: seed + 1 }) : [];
+  const all = [...lines, ...across];
+  if (!all.length) return pathOf([]);
+  const ends = [
+    { at: 0, width: 0.15 * weight },
+    { at: 0.2, width: weight },
+    { at: 0.75, width: weight },
+    { at: 1, width: 0.1 * weight },
+  ];
+  const area = kernel.band(pathOf(all), {
+    width: weight,
+    side: "centre",
+    join: { kind: "round" },
+    cap: "round",
+    dashes: [],
+    ...(taper ? { taper: ends } : {}),
+  });
+  // Ends that reach over the edge are meant to.
+  return inside && drawn.ends >= 0 ? kernel.intersect([area, path]) : area;
+}

@@ -1,0 +1,54 @@
+import type { Path } from "../../curves/path";
+import { redrawn } from "../../drawn/redraw";
+import { memoByIdentity } from "../../memo";
+import { eachPart, formStep } from "../form-step";
+
+const known = memoByIdentity<Path, Path>(4);
+
+const lined = (v: Readonly<Record<string, unknown>>) => v.as === "lines";
+
+export const redraw = formStep({
+  kind: "redraw",
+  label: "Redraw",
+  hint: "The outline drawn again by a hand that wanders",
+  params: {
+    as: {
+      type: "choice",
+      label: "As",
+      hint: "What is drawn",
+      default: "lines",
+      options: [
+        { value: "lines", label: "Lines", hint: "Lines along the edge, one over the other" },
+        { value: "form", label: "Form", hint: "The letters themselves, as cut by hand" },
+      ],
+    },
+    passes: { type: "number", label: "Passes", hint: "How often the outline is drawn", default: 2, min: 1, max: 12, step: 1, when: lined },
+    weight: { type: "length", label: "Weight", hint: "How thick a line is", default: 0.8, min: 0.05, max: 100, reach: 10, when: lined },
+    wander: { type: "length", label: "Wander", hint: "How far the hand strays", default: 0.8, min: 0, max: 100, reach: 10 },
+    length: {
+      type: "length",
+      label: "Slowness",
+      hint: "Over which length it strays and comes back",
+      default: 16,
+      min: 1,
+      max: 500,
+      reach: 60,
+    },
+    seed: { type: "seed", label: "Again", hint: "Another hand at the same work", default: 1 },
+  },
+  apply: (shape, { as, passes, weight, wander, length, seed }, { kernel, units }) => {
+    const hand = { wander: units(wander), length: units(length), seed };
+    const width = units(weight);
+    const key = `${kernel.name} ${as} ${passes} ${width} ${JSON.stringify(hand)}`;
+    return eachPart(shape, (path, { letter = 0 }) =>
+      known(path, `${letter} ${key}`, () => {
+        const outline = kernel.weld(path);
+        if (as === "form") return kernel.weld(redrawn(outline, { ...hand, letter }));
+        const line = { width, side: "centre", join: { kind: "round" }, cap: "round", dashes: [] } as const;
+        return kernel.union(
+          Array.from({ length: Math.round(passes) }, (_, i) => kernel.band(redrawn(outline, { ...hand, letter: 13 * letter + i }), line)),
+        );
+      }),
+    );
+  },
+});

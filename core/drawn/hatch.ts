@@ -1,0 +1,162 @@
+import { Budget } from "../curves/budget";
+import { ContourBuilder, contoursOf, type Contour } from "../curves/contour";
+import { CurveError } from "../curves/errors";
+import { fitCubics, type Sampler } from "../curves/fit";
+import { Course } from "../curves/length";
+import type { Path } from "../curves/path";
+import { chance } from "../grain/noise";
+import { fallingOf, stretchesAt, type Falling } from "./rows";
+import { wander } from "./wander";
+
+export interface Hatch {
+  /** Degrees, clockwise from level. */
+  readonly angle: number;
+  /** Units between the middles of two strokes, above 0. */
+  readonly spacing: number;
+  /** 0 for ruled, 1 for a loose hand: of the spacing, and of the curve of each stroke. */
+  readonly loose: number;
+  /** How far strokes end from the edge, in spacings: inside above 0, over it below; each by its own chance. */
+  readonly ends: number;
+  /** Whether a stroke goes on into the next, to and fro, where the letter lets it. */
+  readonly joined: boolean;
+  readonly seed: number;
+  /** The letter's own number, which chance is drawn from. */
+  readonly letter: number;
+}
+
+/** More rows than this on one letter are a slip, not art. */
+const mostRows = 3000;
+
+interface Stroke {
+  readonly row: number;
+  readonly y: number;
+  readonly from: number;
+  readonly to: number;
+  used?: boolean;
+}
+
+/**
+ * Strokes across a form as centre lines. Rows keep their place and their chance by number in the letter's own space, so that a word that
+ * is edited keeps the strokes of its letters. The spacing is put right once by what was drawn: strokes that end early cover less.
+ * @throws CurveError where there would be more than 3000 rows
+ */
+export function hatched(path: Path, hatch: Hatch): Contour[] {
+  const contours = contoursOf(path, true);
+  const once = drawn(contours, hatch);
+  if (hatch.joined || hatch.ends <= 0 || !once.strokes.length) return once.lines;
+  // Ends that are pulled in take from the weight what is here given back, within a fifth.
+  const ratio = once.lines.reduce((sum, l) => sum + new Course(l).length, 0) / once.whole;
+  return Math.abs(ratio - 1) < 0.002
+    ? once.lines
+    : drawn(contours, { ...hatch, spacing: hatch.spacing * Math.min(1.2, Math.max(0.8, ratio)) }).lines;
+}
+
+function drawn(contours: readonly Contour[], hatch: Hatch): { lines: Contour[]; strokes: Stroke[]; whole: number } {
+  const { spacing, loose, seed, letter } = hatch;
+  const turn = (hatch.angle * Math.PI) / 180;
+  const falling = fallingOf(contours, turn);
+  const [low, high] = falling.reduce(([a, b], f) => [Math.min(a, f.low), Math.max(b, f.high)], [Infinity, -Infinity]);
+  const [first, last] = [Math.ceil(low / spacing - 0.5), Math.floor(high / spacing - 0.5)];
+  if (last - first > mostRows) throw new CurveError(`Strokes this close would be more than ${mostRows} in one letter.`);
+  const rows: Stroke[][] = [];
+  let whole = 0;
+  for (let row = first; row <= last; row++) {
+    const y = (row + 0.5 + 0.22 * loose * (2 * chance(row, 4 * letter + 1, seed) - 1)) * spacing;
+    const strokes = stretchesAt(falling, y).filter((s) => s.to - s.from > 0.05 * spacing);
+    for (const s of strokes) whole += s.to - s.from;
+    rows.push(strokes.map((s) => ({ row, y, ...s })));
+  }
+  const pen = new Pen(turn, hatch);
+  const strokes = rows.flat();
+  const lines = strokes.flatMap((s) => (s.used ? [] : [pen.line(hatch.joined ? chain(s, rows, first, falling, spacing) : [s])]));
+  return { lines, strokes, whole };
+}
+
+/** The strokes that one goes on into, to and fro: each begins by the end of the one before, and the way between lies in the ink. */
+function chain(begin: Stroke, rows: readonly Stroke[][], first: number, falling: readonly Falling[], spacing: number): Stroke[] {
+  const found = [begin];
+  begin.used = true;
+  let right = true;
+  for (let at = begin; ; right = !right) {
+    const end = right ? at.to : at.from;
+    const side = right;
+    const next: Stroke | undefined = (rows[at.row + 1 - first] ?? []).find(
+      (s) => !s.used && Math.abs((side ? s.to : s.from) - end) < 1.6 * spacing && s.from < at.to && s.to > at.from,
+    );
+    if (!next) return found;
+    const inner = side ? Math.min(at.to, next.to) - 0.3 * spacing : Math.max(at.from, next.from) + 0.3 * spacing;
+    if (!stretchesAt(falling, (at.y + next.y) / 2).some((s) => s.from <= inner && inner <= s.to)) return found;
+    next.used = true;
+    found.push(next);
+    at = next;
+  }
+}
+
+/** Draws strokes in the frame that they are level in. */
+class Pen {
+  readonly #budget = new Budget();
+  readonly #cos: number;
+  readonly #sin: number;
+
+  constructor(
+    turn: number,
+    private readonly hatch: Hatch,
+  ) {
+    this.#cos = Math.cos(turn);
+    this.#sin = Math.sin(turn);
+  }
+
+  #back(x: number, y: number): [number, number] {
+    return [this.#cos * x - this.#sin * y, this.#sin * x + this.#cos * y];
+  }
+
+  line(strokes: readonly Stroke[]): Contour {
+    const { spacing: g, loose, ends, seed, letter } = this.hatch;
+    const out = new ContourBuilder();
+    const start = new Float64Array(4);
+    strokes.forEach((stroke, i) => {
+      const right = i % 2 === 0;
+      const length = stroke.to - stroke.from;
+      const pull = (what: number) =>
+        Math.min(
+          0.35 * length,
+          ends *
+            g *
+            (ends > 0 ? 0.3 + 0.7 * chance(stroke.row, 4 * letter + what, seed) : 0.5 + 0.5 * chance(stroke.row, 4 * letter + what, seed)),
+        );
+      const [low, high] = [stroke.from + pull(2), stroke.to - pull(3)];
+      const [from, to] = right ? [low, high] : [high, low];
+      const cell = 9 * g;
+      const y = (x: number) => {
+        const u = (x - stroke.from) / length;
+        // Straight at its ends, so that the next stroke finds it.
+        const fade = Math.min(1, Math.max(0, 6 * u * (1 - u)));
+        return stroke.y + 0.3 * g * loose * fade * wander(x / cell, stroke.row * 8 + letter, seed);
+      };
+      const at: Sampler = (t, q) => {
+        const x = from + (to - from) * t;
+        const e = 0.01 * g;
+        const slope = (y(x + e) - y(x - e)) / (2 * e);
+        const way = Math.sign(to - from) || 1;
+        [q[0], q[1]] = this.#back(x, y(x));
+        q[2] = way * (this.#cos - this.#sin * slope);
+        q[3] = way * (this.#sin + this.#cos * slope);
+      };
+      at(0, start);
+      if (i === 0) out.move(start[0], start[1]);
+      else this.#turnTo(out, start[0], start[1], right);
+      if (loose === 0) {
+        const [x, y0] = this.#back(to, stroke.y);
+        out.line(x, y0);
+      } else fitCubics(at, 0, 1, 0.04 * g, out, this.#budget);
+    });
+    return out.build(false);
+  }
+
+  /** A hairpin into the next row, rounder the looser the hand. */
+  #turnTo(out: ContourBuilder, x: number, y: number, right: boolean): void {
+    const reach = 0.35 * Math.min(1, 0.4 + this.hatch.loose) * Math.hypot(x - out.x, y - out.y) * (right ? -1 : 1);
+    const [dx, dy] = [this.#cos * reach, this.#sin * reach];
+    out.cubic(out.x + dx, out.y + dy, x + dx, y + dy, x, y);
+  }
+}
