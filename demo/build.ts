@@ -61,21 +61,27 @@ export interface CoatExtras {
   readonly blur?: number;
   readonly shadow?: Partial<Finishes["soft-shadow"]>;
   readonly passes?: Readonly<Record<string, Paint>>;
+  /** Finishes that are switched on, with some of their settings. */
+  readonly finish?: { readonly [K in SwitchedFinish]?: Partial<Finishes[K]> };
 }
+type SwitchedFinish = "fade" | "soft-shadow" | "outer-glow" | "inner-glow" | "relief";
 
 export function coat(
   name: string,
   paint: Paint,
   form: FormStep[] = [],
-  { lay, opacity, blend, blur, shadow, passes = {} }: CoatExtras = {},
+  { lay, opacity, blend, blur, shadow, passes = {}, finish: switched = {} }: CoatExtras = {},
 ): Coat {
   const plain = newFinish();
   const finish: Finishes = {
     ...plain,
+    ...Object.fromEntries(
+      Object.entries(switched).map(([kind, values]) => [kind, { ...plain[kind as SwitchedFinish], ...values, on: true }]),
+    ),
     opacity: { amount: opacity ?? plain.opacity.amount },
     blend: { mode: blend ?? plain.blend.mode },
     blur: { radius: blur ?? plain.blur.radius },
-    "soft-shadow": shadow ? { ...plain["soft-shadow"], on: true, light: shadow.way ? "own" : "lamp", ...shadow } : plain["soft-shadow"],
+    ...(shadow ? { "soft-shadow": { ...plain["soft-shadow"], on: true, light: shadow.way ? "own" : "lamp", ...shadow } } : {}),
   };
   const steps = [step("letters"), ...form].map((s, i) => ({ ...s, id: `step${i}` }));
   return { id: idOf(name), name, on: true, form: steps, paint, passes, lay: lay ?? newLay("fill"), finish };

@@ -28,6 +28,8 @@ export interface LayerUpdate {
   readonly fault?: string;
   /** Where the first run of its paint lies, from which the handles of the paint are drawn. */
   readonly frame?: PaintFrame;
+  /** The box of its paths, where a finish is set on it. */
+  readonly covers?: Bounds;
 }
 
 /** A letter to be aimed at: four corners, clockwise from its top left, as it is seen. */

@@ -1,5 +1,5 @@
 import { expose } from "comlink";
-import type { Bounds } from "../core/curves/bounds";
+import { joinAll, mapped, shifted, type Bounds } from "../core/curves/bounds";
 import { strandsOf } from "../core/curves/nodes";
 import type { Path } from "../core/curves/path";
 import { svgShapes } from "../core/input/svg-shapes";
@@ -109,8 +109,12 @@ function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known, fault: st
     ...(fault === undefined ? {} : { fault }),
     ...(known[layerKey(item.id, layer.id)] === version ? {} : { node: nodeOf(layer, item, seen, seenAs) }),
     ...frameOf(fill),
+    ...(layer.fade ? { covers: boxOf(layer) } : {}),
   };
 }
+
+const boxOf = ({ paths }: SceneLayer): Bounds =>
+  joinAll(paths.map(({ path, x, y, matrix }) => shifted(matrix ? mapped(matrix, path.bounds) : path.bounds, x, y)));
 
 function frameOf(fill: SceneFill | undefined): Pick<LayerUpdate, "frame"> {
   if (!fill || fill.kind === "flat") return {};

@@ -1,6 +1,7 @@
 import type { SceneLayer } from "../scene/scene";
 import type { Kind, Params, Values } from "../params";
 import type { Given, Need } from "./given";
+import type { Handles, PaintFrame } from "./handles";
 import type { Shape } from "./shape";
 
 /** A coat that is painted and about to be finished. */
@@ -28,6 +29,8 @@ export interface FinishKind<K extends string = string, P extends Params = Params
   readonly needs?: N;
   /** What of that it has no use for at these values: it is not handed over then, and a change of it changes nothing. */
   spares?(values: Values<P>): readonly Need[];
+  /** What is set on the art itself; null where nothing is at these values. `frame` is what the coat covers. */
+  handles?(values: Values<P>, frame: PaintFrame): Handles | null;
   apply(coat: Laid, values: Values<P>, given: FinishGiven<N, P>): Laid;
 }
 

@@ -1,7 +1,7 @@
 import type { Bounds } from "../curves/bounds";
 import type { Matrix, Point } from "../curves/matrix";
 
-/** Where the first run of a paint lies on the letters, in the space of its fill. */
+/** Where the first run of a paint, or a finish, lies on the letters, in the space of its fill. */
 export interface PaintFrame {
   /** What it stretches over. */
   readonly box: Bounds;
@@ -10,6 +10,12 @@ export interface PaintFrame {
   /** From that space into the item's, where they differ. */
   readonly matrix?: Matrix;
 }
+
+/** Where a share of a box lies. */
+export const placeIn = (b: Bounds, p: Point): Point => ({
+  x: b.minX + (b.maxX - b.minX) * p.x,
+  y: b.minY + (b.maxY - b.minY) * p.y,
+});
 
 /** A setting of the type `place` as a grip on the art. */
 export interface PlaceHandle {
@@ -26,7 +32,7 @@ export interface PlaceHandle {
   readonly ink?: string;
 }
 
-/** What of a paint is set on the art itself. A kind says it; one component of the bench draws all of them. */
+/** What of a paint or a finish is set on the art itself. A kind says it; one component of the bench draws all of them. */
 export interface Handles {
   readonly places: readonly PlaceHandle[];
   /** A line between the first two of them, with inks along it, in percent of the way. */

@@ -4,8 +4,10 @@ import { toSvgPath } from "../curves/svg-path";
 import { isEmpty, type Bounds } from "../curves/bounds";
 import type { PictureFill, SceneItem, SceneLayer, ScenePath } from "../scene/scene";
 import { filterOf } from "./effect-svg";
+import { fadeNodes } from "./fade-svg";
 import { paintOf, type Paint } from "./fill-svg";
 import { matrixText, number } from "./numbers";
+import { overlaid } from "./overlay-svg";
 import type { SvgNode } from "./svg-node";
 
 /** How what is drawn refers to what lies elsewhere. */
@@ -30,10 +32,23 @@ export function layerBody(layer: SceneLayer, item: Matrix, prefix: string, sourc
   const paths = layer.paths.map((p) => repeated.use(p, sources.link ?? href) ?? pathNode(p, paints[p.fill].attributes));
   const servers = [...paints.flatMap((p) => p.server ?? []), ...repeated.nodes];
   const { effects = [], bounds } = layer;
-  const filter = isEmpty(bounds) ? null : filterOf(effects, bounds, `${prefix}e`, (d) => sources.blur?.(d, item) ?? d);
-  if (filter) servers.push(filter);
+  const blur = (d: number) => sources.blur?.(d, item) ?? d;
+  let drawn = paths;
+  if (layer.over?.length) {
+    const { defs: shared, node } = overlaid(layer, paths, prefix, blur, sources.link ?? href);
+    servers.push(...shared);
+    drawn = [node];
+  }
+  if (layer.fade && !isEmpty(bounds)) {
+    servers.push(...fadeNodes(layer.fade, bounds, `${prefix}m`));
+    drawn = [{ name: "g", attributes: { mask: `url(#${prefix}m)` }, children: drawn }];
+  }
+  const filter = isEmpty(bounds) ? null : filterOf(effects, bounds, `${prefix}e`, blur);
+  if (filter) {
+    servers.push(filter);
+    drawn = [{ name: "g", attributes: { filter: `url(#${prefix}e)` }, children: drawn }];
+  }
   const defs: SvgNode[] = servers.length ? [{ name: "defs", attributes: {}, children: servers }] : [];
-  const drawn: SvgNode[] = filter ? [{ name: "g", attributes: { filter: `url(#${prefix}e)` }, children: paths }] : paths;
   return { name: "g", attributes: {}, children: [...defs, ...drawn] };
 }
 

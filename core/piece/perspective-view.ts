@@ -66,6 +66,7 @@ export function seenLayer(layer: SceneLayer, view: View | undefined, kernel: Ker
       ...layer,
       paths: warped,
       fills: layer.fills.map((f) => seenFill(f, view)),
+      ...(layer.fade ? { fade: { ...layer.fade, from: seen(view, layer.fade.from), to: seen(view, layer.fade.to) } } : {}),
       bounds: withReach(joinAll(warped.map((p) => shifted(p.path.bounds, p.x, p.y))), effects),
     };
   });

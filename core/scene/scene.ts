@@ -36,8 +36,35 @@ export interface SceneLayer {
   readonly fills: readonly SceneFill[];
   /** The box of the paths, with what effects reach beyond them, in the space of the item. */
   readonly bounds: Bounds;
+  /** What is laid on the paths within their own outline, in turn, and mixes with them alone. */
+  readonly over?: readonly SceneOverlay[];
+  /** How much of the layer is seen from place to place. */
+  readonly fade?: SceneFade;
   /** What is done to the whole layer before it is laid, in turn. */
   readonly effects?: readonly SceneEffect[];
+}
+
+/**
+ * A colour on a layer that is kept within its outline. Its opacity at a place follows from the area that the paths cover, blurred by
+ * `deviation`: of an edge it is `gain` times what is not covered; of a slope `gain` times how much more is covered, `rise` away, behind
+ * than ahead, where that is above 0: as light falls on a rounded edge that faces `rise`. Lengths in the space of the item.
+ */
+export type SceneOverlay = {
+  readonly colour: string;
+  readonly ink?: string;
+  /** 0 to 1. */
+  readonly opacity: number;
+  readonly blend: BlendMode;
+  readonly deviation: number;
+  readonly gain: number;
+} & ({ readonly kind: "edge" } | { readonly kind: "slope"; readonly rise: { readonly x: number; readonly y: number } });
+
+/** Opacities along a line, in the space of the item: those of the ends go on beyond them. */
+export interface SceneFade {
+  readonly from: { readonly x: number; readonly y: number };
+  readonly to: { readonly x: number; readonly y: number };
+  /** From 0 to 1, never falling; opacities from 0 to 1. */
+  readonly stops: readonly { readonly offset: number; readonly opacity: number }[];
 }
 
 /** Lengths in the space of the item. */

@@ -70,6 +70,22 @@ const inCoats = (coats: Coat[], ground: string | null = "#ffffff"): ExportReques
 };
 
 describe("a PDF", () => {
+  test("keeps what is laid within an outline, and fades, over vectors", async () => {
+    const finish = {
+      relief: { height: 3, softness: 8 },
+      "inner-glow": { radius: 10, ink: "edge", blend: "multiply" as const },
+      fade: { from: { x: 0, y: 0 }, to: { x: 0, y: 1 } },
+    };
+    const asked = inCoats([coat("A", flat("face"), [], { finish, opacity: 90 })], "#ffffff");
+    const png = PNG.sync.read(Buffer.from(await pngOf(asked)));
+    const pdf = await pdfOf(asked, { dpi: 96 });
+    const { mean, far } = difference(await drawn(pdf, png.width, png.height), png);
+    expect(mean).toBeLessThan(1);
+    expect(far).toBeLessThan(0.01);
+    // One picture an overlay; the letter itself is a path.
+    expect(pdf.toString("latin1").match(/Subtype \/Image/g)!.length).toBeGreaterThanOrEqual(3);
+  });
+
   test.each(demoPieces().map((p) => [p.name, p] as const))("of %s has the pixels of its PNG", async (_, piece) => {
     const asked = request({ file: { format: "vextal.file", version: 1, piece, styles: demoStyles() } });
     const png = PNG.sync.read(Buffer.from(await pngOf({ ...asked, output: picture({ kind: "times", times: 0.75 }) }, new Map())));

@@ -1,10 +1,13 @@
+import type { FinishKind } from "@/core/coat/finish-kind";
+import { finishKinds } from "@/core/coat/finishes";
+import type { Handles, PaintFrame, PlaceHandle } from "@/core/coat/handles";
 import { paintKind } from "@/core/coat/paints";
-import type { PlaceHandle } from "@/core/coat/handles";
+import type { Coat } from "@/core/coat/schema";
 import { corners } from "@/core/curves/bounds";
 import { apply, identity, invert, multiply } from "@/core/curves/matrix";
 import { withValue, type Values, type Params } from "@/core/params";
 import { inkLookup } from "@/core/style/inks";
-import type { ItemUpdate } from "@/worker/protocol";
+import type { ItemUpdate, LayerUpdate } from "@/worker/protocol";
 import { editCoat } from "../state/edits/style";
 import { useShownStyle, useStudio } from "../state/store";
 import { newKey, type Gesture } from "./gestures";
@@ -14,20 +17,60 @@ import { viewMatrix } from "./view";
 /** As far as a place may lie from what it is a share of. */
 const clamp = (v: number): number => Math.min(20, Math.max(-20, Number(v.toFixed(4))));
 
-/** What the paint of the chosen coat has to be set on the art itself, as its kind says. */
+/** What is set on the art: of which kind, with which values, and how one of them is changed. */
+interface OnArt {
+  readonly kind: string;
+  readonly values: Values<Params>;
+  readonly frame: PaintFrame;
+  readonly handles: Handles;
+  readonly set: (coat: Coat, param: string, value: unknown) => Coat;
+}
+
+function onArt(coat: Coat, layer: LayerUpdate): OnArt[] {
+  const found: OnArt[] = [];
+  const { frame, covers } = layer;
+  const { paint } = coat;
+  const handles = frame && paintKind(paint.kind).handles?.(paint, frame);
+  if (handles)
+    found.push({ kind: paint.kind, values: paint, frame, handles, set: (c, p, v) => ({ ...c, paint: withValue(c.paint, p, v) }) });
+  const finishes: readonly FinishKind[] = finishKinds;
+  const all: Readonly<Record<string, Values<Params>>> = coat.finish;
+  if (covers)
+    for (const { kind, handles } of finishes) {
+      const own = handles?.(all[kind], { box: covers });
+      if (!own) continue;
+      const set = (c: Coat, p: string, v: unknown): Coat => {
+        const before: Readonly<Record<string, Values<Params>>> = c.finish;
+        return { ...c, finish: { ...c.finish, [kind]: withValue(before[kind], p, v) } };
+      };
+      found.push({ kind, values: all[kind], frame: { box: covers }, handles: own, set });
+    }
+  return found;
+}
+
+/** What the paint and the finishes of the chosen coat have to be set on the art itself, as their kinds say. */
 export function PaintHandles({ item }: { item: ItemUpdate }) {
-  const view = useStudio((s) => s.view);
   const coatId = useStudio((s) => s.coatId);
   const style = useShownStyle();
   const coat = style?.coats.find((c) => c.id === coatId);
-  const frame = item.layers.find((l) => l.id === coatId)?.frame;
-  const kind = coat && paintKind(coat.paint.kind);
-  const values: Values<Params> | undefined = coat?.paint;
-  const handles = frame && values && kind?.handles?.(values, frame);
-  if (!coat || !handles) return null;
+  const layer = item.layers.find((l) => l.id === coatId);
+  if (!coat || !layer) return null;
+  const ink = inkLookup(style!.inks);
+  return onArt(coat, layer).map((art) => <ArtHandles key={art.kind} item={item} coat={coat} art={art} ink={ink} />);
+}
+
+interface Props {
+  item: ItemUpdate;
+  coat: Coat;
+  art: OnArt;
+  ink: (id: string) => string;
+}
+
+function ArtHandles({ item, coat, art, ink }: Props) {
+  const view = useStudio((s) => s.view);
+  const { handles, frame, values } = art;
   const toBoardSpace = multiply(item.matrix, frame.matrix ?? identity);
   const toScreen = multiply(viewMatrix(view), toBoardSpace);
-  const ink = inkLookup(style!.inks);
   const places = handles.places.filter((p) => p.per.x || p.per.y);
 
   const drag =
@@ -35,15 +78,15 @@ export function PaintHandles({ item }: { item: ItemUpdate }) {
     (start: { x: number; y: number }): Gesture => {
       const back = invert(toBoardSpace);
       const from = apply(back, start);
-      const key = newKey(`${coat.paint.kind} ${param}`);
-      const value = values![param] as { readonly x: number; readonly y: number };
+      const key = newKey(`${art.kind} ${param}`);
+      const value = values[param] as { readonly x: number; readonly y: number };
       return ({ at, shift }) => {
         const to = apply(back, at);
         const upon = straight ?? from;
         const across = Math.abs(to.x - upon.x) > Math.abs(to.y - upon.y);
         const [x, y] = shift ? (across ? [to.x, upon.y] : [upon.x, to.y]) : [to.x, to.y];
         const moved = { x: clamp(value.x + (x - from.x) * per.x), y: clamp(value.y + (y - from.y) * per.y) };
-        useStudio.getState().changeStyle((s) => editCoat(s, coat.id, (c) => ({ ...c, paint: withValue(c.paint, param, moved) })), key);
+        useStudio.getState().changeStyle((s) => editCoat(s, coat.id, (c) => art.set(c, param, moved)), key);
         return [];
       };
     };
@@ -64,7 +107,7 @@ export function PaintHandles({ item }: { item: ItemUpdate }) {
           at={apply(toScreen, p.at)}
           look={p.ink === undefined ? "diamond" : "ink"}
           colour={p.ink === undefined ? undefined : ink(p.ink)}
-          name={`${coat.paint.kind}-${p.param}`}
+          name={`${art.kind}-${p.param}`}
           label={`${p.label} (Shift: straight)`}
           gesture={drag(p)}
         />

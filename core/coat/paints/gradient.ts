@@ -1,6 +1,6 @@
-import type { Bounds } from "../../curves/bounds";
 import { mixOklab } from "../../colour";
 import type { SceneFill, SceneStop } from "../../scene/scene";
+import { placeIn } from "../handles";
 import { paint, type PaintGiven } from "../paint-kind";
 import type { Stop } from "../../params";
 import type { Part } from "../shape";
@@ -82,8 +82,6 @@ export const gradient = paint({
     return { fills, fillOf: (part) => fillOf.get(part)! };
   },
 });
-
-const placeIn = (b: Bounds, p: { x: number; y: number }) => ({ x: b.minX + (b.maxX - b.minX) * p.x, y: b.minY + (b.maxY - b.minY) * p.y });
 
 /** Colours set between two stops for a mix that SVG does not know; 8 keep the error under one step of 255. */
 const between = 8;

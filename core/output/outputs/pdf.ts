@@ -1,7 +1,7 @@
 import { isEmpty, mapped, meet, type Bounds } from "../../curves/bounds";
 import { grainKey } from "../../grain/grain";
 import { tooLarge, type Pixels } from "../../picture-size";
-import type { BlendMode, SceneItem, SceneLayer } from "../../scene/scene";
+import type { BlendMode, SceneItem, SceneLayer, SceneOverlay } from "../../scene/scene";
 import { pxPer } from "../../units";
 import { grainOf, grainsFor, type Grains } from "../grains";
 import { exportedItems, output, type Exported, type OutputTools } from "../output-kind";
@@ -39,7 +39,7 @@ export const pdf = output({
     if (side > mostPoints) return "A page of a PDF is at most 200 inches (508 cm) a side.";
     for (const item of exportedItems(exported.scene, exported.area))
       for (const layer of item.layers) {
-        const soft = isSoft(layer) && softBox(item, layer, box, dpi);
+        const soft = (isSoft(layer) || layer.over) && softBox(item, layer, box, dpi);
         const why = soft && tooLarge(soft.pixels.width, soft.pixels.height);
         if (why) return `What is blurred in “${layer.label}”: ${why}`;
       }
@@ -70,7 +70,23 @@ export const pdf = output({
           const image = document.image(await softPicture({ ...exported, grains }, item, layer, soft, tools));
           const { minX, minY, maxX, maxY } = soft.box;
           content.add("q", `${matrixOf([maxX - minX, 0, 0, minY - maxY, minX, maxY])} cm`, `${content.name("XObject", image)} Do`, "Q");
-        } else painter.paint(content, layer, item.matrix);
+        } else {
+          const body = layer.over || layer.fade ? new Content() : content;
+          painter.paint(body, layer, item.matrix);
+          for (const over of layer.over ?? []) {
+            const soft = softBox(item, layer, box, dpi);
+            if (!soft) continue;
+            const image = document.image(await softPicture({ ...exported, grains }, item, overlayAlone(layer, over), soft, tools));
+            const { minX, minY, maxX, maxY } = soft.box;
+            const state = body.name("ExtGState", painter.state(over.opacity, inPdf(over.blend)));
+            const drawn = `${body.name("XObject", image)} Do`;
+            body.add("q", `${state} gs`, `${matrixOf([maxX - minX, 0, 0, minY - maxY, minX, maxY])} cm`, drawn, "Q");
+          }
+          if (body !== content) {
+            const faded = layer.fade && content.name("ExtGState", painter.fade(layer.fade, item.matrix, box));
+            content.add("q", ...(faded ? [`${faded} gs`] : []), `${content.name("XObject", body.end(document, box, isolated))} Do`, "Q");
+          }
+        }
         if (alone) continue;
         const state = board.name("ExtGState", painter.state(layer.opacity, inPdf(layer.blend)));
         board.add("q", `${state} gs`, `${board.name("XObject", content.end(document, box, isolated))} Do`, "Q");
@@ -105,6 +121,15 @@ function softBox({ matrix }: SceneItem, { bounds }: SceneLayer, page: Bounds, dp
     pixels: { width: right - left, height: bottom - top, dpi },
   };
 }
+
+/** What is laid on a layer, as it would be on paths of no colour: its picture is clipped to them. */
+const overlayAlone = (layer: SceneLayer, over: SceneOverlay): SceneLayer => ({
+  ...layer,
+  fills: layer.fills.map(() => ({ kind: "flat", colour: "#000000", opacity: 0 })),
+  fade: undefined,
+  effects: [],
+  over: [{ ...over, opacity: 1, blend: "normal" }],
+});
 
 /** A layer alone, before it is laid on what is below. */
 function softPicture(

@@ -1,7 +1,7 @@
 import { isEmpty, type Bounds } from "../../curves/bounds";
 import { identity, multiply, type Matrix } from "../../curves/matrix";
 import type { Path } from "../../curves/path";
-import type { PictureFill, SceneFill, SceneLayer, ScenePath } from "../../scene/scene";
+import type { PictureFill, SceneFade, SceneFill, SceneLayer, ScenePath } from "../../scene/scene";
 import { Content } from "./content";
 import type { PdfDocument, PdfRef } from "./document";
 import { matrixOf, place, real } from "./numbers";
@@ -88,6 +88,12 @@ export class Painter {
         return (shape) => `q ${mask}\n${colour}\n${shape}\nf Q`;
       }
     }
+  }
+
+  /** A fade as a state that lets what is painted through. @param matrix from the space of the fade into that of the content */
+  fade({ from, to, stops }: SceneFade, matrix: Matrix, bounds: Bounds): PdfRef {
+    const faded = stops.map((s) => ({ ...s, colour: "#ffffff" }));
+    return this.#mask({ kind: "linear", from, to, box: bounds, stops: faded }, matrix, bounds);
   }
 
   #image(fill: PictureFill, item: Matrix): PdfRef | undefined {
