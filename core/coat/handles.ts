@@ -28,6 +28,8 @@ export interface PlaceHandle {
   readonly per: Point;
   /** With Shift it lies straight across from or above this; from where it was, where that is left out. */
   readonly straight?: Point;
+  /** Settings that change with it, such as what was said by an angle and is now said by places. */
+  readonly also?: Readonly<Record<string, unknown>>;
   /** The ink it is shown in, by its id. */
   readonly ink?: string;
 }

@@ -1,6 +1,7 @@
 import { join, shifted, type Bounds } from "../curves/bounds";
 import { identity, multiply, translation } from "../curves/matrix";
 import type { PictureFill, SceneFill } from "../scene/scene";
+import { sectorsOf, type AngularFill } from "../scene/sectors";
 import { matrixText, number } from "./numbers";
 import type { SvgNode } from "./svg-node";
 
@@ -37,6 +38,8 @@ export function paintOf(fill: SceneFill, id: string, pictures: PictureOf = () =>
       const server = pictureNode(fill, pictures, id);
       return server ? { attributes: filled(`url(#${id})`, fill.opacity), server } : { attributes: filled(missing, 1), server };
     }
+    case "angular":
+      return { attributes: filled(`url(#${id})`, 1), server: wedgesNode(fill, id) };
     default:
       return { attributes: filled(`url(#${id})`, 1), server: gradientNode(fill, id) };
   }
@@ -65,6 +68,25 @@ function pictureNode(fill: PictureFill, pictures: PictureOf, id: string): SvgNod
       patternTransform: matrixText(multiply(matrix ?? identity, translation(tile.minX, tile.minY))),
     },
     children: [image],
+  };
+}
+
+/** Wedges as a pattern of one tile, as pictures are. */
+function wedgesNode(fill: AngularFill, id: string): SvgNode {
+  const { box, matrix } = fill;
+  const wedges = sectorsOf(fill).map(({ colour, opacity, corners }): SvgNode => {
+    const d = corners.map((p, i) => `${i ? "L" : "M"}${number(p.x - box.minX)} ${number(p.y - box.minY)}`).join("");
+    return { name: "path", attributes: { d: `${d}Z`, ...filled(colour, opacity) } };
+  });
+  return {
+    name: "pattern",
+    attributes: {
+      id,
+      patternUnits: "userSpaceOnUse",
+      ...sized(box),
+      patternTransform: matrixText(multiply(matrix ?? identity, translation(box.minX, box.minY))),
+    },
+    children: wedges,
   };
 }
 

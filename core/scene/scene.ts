@@ -104,6 +104,17 @@ export type SceneFill =
       readonly stops: readonly SceneStop[];
     }
   | {
+      /** Colours around a centre, clockwise from `turn` degrees, once round. */
+      readonly kind: "angular";
+      readonly centre: { readonly x: number; readonly y: number };
+      readonly turn: number;
+      /** What the fill stretches over, in the same space. */
+      readonly box: Bounds;
+      /** From the space of `centre` into that of the item, where they differ. */
+      readonly matrix?: Matrix;
+      readonly stops: readonly SceneStop[];
+    }
+  | {
       readonly kind: "picture";
       readonly source: PictureSource;
       /** Where the picture's edges lie. */

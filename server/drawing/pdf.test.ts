@@ -130,6 +130,7 @@ describe("a PDF", () => {
   test.each([
     ["along a line", {}],
     ["around a place", { shape: "radial" }],
+    ["around a place, as wedges", { shape: "angular" }],
     ["at 30 degrees, over each letter", { span: "letter", from: { x: 0.2, y: 0 }, to: { x: 0.9, y: 0.8 } }],
   ])("has gradients of colour and opacity %s", async (_, values) => {
     const asked = inCoats([

@@ -74,19 +74,21 @@ function ArtHandles({ item, coat, art, ink }: Props) {
   const places = handles.places.filter((p) => p.per.x || p.per.y);
 
   const drag =
-    ({ param, per, straight }: PlaceHandle) =>
+    ({ param, per, straight, also = {} }: PlaceHandle) =>
     (start: { x: number; y: number }): Gesture => {
       const back = invert(toBoardSpace);
       const from = apply(back, start);
       const key = newKey(`${art.kind} ${param}`);
-      const value = values[param] as { readonly x: number; readonly y: number };
+      const value = (also[param] ?? values[param]) as { readonly x: number; readonly y: number };
       return ({ at, shift }) => {
         const to = apply(back, at);
         const upon = straight ?? from;
         const across = Math.abs(to.x - upon.x) > Math.abs(to.y - upon.y);
         const [x, y] = shift ? (across ? [to.x, upon.y] : [upon.x, to.y]) : [to.x, to.y];
         const moved = { x: clamp(value.x + (x - from.x) * per.x), y: clamp(value.y + (y - from.y) * per.y) };
-        useStudio.getState().changeStyle((s) => editCoat(s, coat.id, (c) => art.set(c, param, moved)), key);
+        const changed = { ...also, [param]: moved };
+        const set = (c: Coat) => Object.entries(changed).reduce((next, [name, v]) => art.set(next, name, v), c);
+        useStudio.getState().changeStyle((s) => editCoat(s, coat.id, set), key);
         return [];
       };
     };

@@ -2,6 +2,7 @@ import { isEmpty, type Bounds } from "../../curves/bounds";
 import { identity, multiply, type Matrix } from "../../curves/matrix";
 import type { Path } from "../../curves/path";
 import type { PictureFill, SceneFade, SceneFill, SceneLayer, ScenePath } from "../../scene/scene";
+import { sectorsOf } from "../../scene/sectors";
 import { Content } from "./content";
 import type { PdfDocument, PdfRef } from "./document";
 import { matrixOf, place, real } from "./numbers";
@@ -77,6 +78,15 @@ export class Painter {
         const placed = `${matrixOf(fill.matrix ?? identity)} cm\n${matrixOf([maxX - minX, 0, 0, minY - maxY, minX, maxY])} cm`;
         const state = fill.opacity < 1 ? `${content.name("ExtGState", this.state(fill.opacity))} gs ` : "";
         const drawn = `${state}${placed}\n${content.name("XObject", image)} Do Q`;
+        return (shape) => `q ${shape}\nW n\n${drawn}`;
+      }
+      case "angular": {
+        const wedges = sectorsOf(fill).map(({ colour, opacity, corners }) => {
+          const d = corners.map((p, i) => `${place(p.x)} ${place(p.y)} ${i ? "l" : "m"}`).join(" ");
+          const state = opacity < 1 ? `${content.name("ExtGState", this.state(opacity))} gs ` : "";
+          return `${state}${channels(colour).map(real).join(" ")} rg ${d} f`;
+        });
+        const drawn = `${matrixOf(fill.matrix ?? identity)} cm\n${wedges.join("\n")} Q`;
         return (shape) => `q ${shape}\nW n\n${drawn}`;
       }
       default: {

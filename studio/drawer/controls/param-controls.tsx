@@ -1,6 +1,8 @@
+import { RotateCw } from "lucide-react";
 import { useId, type FC, type ReactNode } from "react";
 import { isOfUse, type AngleParam, type LengthParam, type NumberParam, type Param, type Params, type ValueOf } from "@/core/params";
 import type { Measure } from "@/core/style/schema";
+import { IconButton } from "../../parts/button";
 import { Choice } from "../../parts/choice";
 import { Field } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
@@ -85,6 +87,12 @@ function Setting({ param, value, onChange }: { param: Param; value: unknown; onC
   );
 }
 
+/** The next eighth of a turn, once round within what the setting takes. */
+function eighth(value: number, { min, max }: NumberParam | AngleParam): number {
+  const next = (Math.floor(value / 45) + 1) * 45;
+  return next > max ? Math.max(min, next - 360) : next;
+}
+
 /** A number, with a slider where it is a share or an angle. */
 function NumberControl({ id, label, param, value, onChange }: ControlProps<NumberParam | AngleParam>) {
   const { settle } = useStyleControls();
@@ -94,6 +102,11 @@ function NumberControl({ id, label, param, value, onChange }: ControlProps<Numbe
     <div className="flex items-center gap-2">
       <NumberField id={id} className="w-[92px] shrink-0" label={label} suffix={suffix} {...range} />
       {(suffix === "%" || suffix === "°") && <Slider label={`${label} slider`} {...range} />}
+      {suffix === "°" && param.max >= 180 && (
+        <IconButton label={`${label}: turn by 45°`} className="!size-7 shrink-0" onClick={() => onChange(eighth(value, param))}>
+          <RotateCw />
+        </IconButton>
+      )}
     </div>
   );
 }

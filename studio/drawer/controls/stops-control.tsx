@@ -1,4 +1,4 @@
-import { Minus, Plus } from "lucide-react";
+import { ArrowLeftRight, Minus, Plus } from "lucide-react";
 import { Slider } from "radix-ui";
 import { useState } from "react";
 import type { Stop } from "@/core/params";
@@ -8,6 +8,9 @@ import { Field } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
 import { useStyleControls } from "./context";
 import { InkPicker } from "./ink-picker";
+
+/** The same inks the other way round. */
+const turned = (stops: readonly Stop[]): Stop[] => stops.map((s) => ({ ...s, at: percent(100 - s.at) })).reverse();
 
 const percent = (v: number) => Math.round(v * 10) / 10;
 
@@ -75,6 +78,9 @@ export function StopsControl({ value: stops, onChange }: { value: readonly Stop[
             />
           ))}
         </Slider.Root>
+        <IconButton label="Reverse" className="!size-7" onClick={() => put(turned(stops), turned([stop])[0])}>
+          <ArrowLeftRight />
+        </IconButton>
         <IconButton label="Add a stop" className="!size-7" onClick={add} disabled={stops.length >= 64}>
           <Plus />
         </IconButton>

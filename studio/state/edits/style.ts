@@ -72,16 +72,18 @@ export const editCoat = (style: Style, coatId: string, change: (coat: Coat) => C
 
 /** Another kind of paint in the inks that the coat has, or else in those of its style. */
 export function repainted(coat: Coat, kind: string, inks: readonly Ink[], values: Readonly<Record<string, unknown>> = {}): Paint {
-  const { params } = paintKind(kind);
+  const { params, fresh } = paintKind(kind);
   const own = inksOf({ ...coat, passes: {}, finish: newFinish() });
-  const [first, second = inks.find((i) => i.id !== own[0])?.id ?? own[0]] = own.length ? own : inks.map((i) => i.id);
-  if (!first) return newPaint(kind, values);
+  const colour = (id: string) => inks.find((i) => i.id === id)?.colour;
+  // Two that differ, so that what runs from one to the other is seen to.
+  const [first, second = inks.find((i) => i.colour !== colour(own[0]))?.id ?? own[0]] = own.length ? own : inks.map((i) => i.id);
+  if (!first) return newPaint(kind, { ...fresh, ...values });
   const inked = Object.entries(params).flatMap(([name, p]): [string, unknown][] => {
     // What suggests an ink of its own looks right in that one.
     if (p.type === "ink") return p.suggests ? [] : [[name, first]];
     return p.type === "stops" ? [[name, p.default.map((s, i) => ({ ...s, ink: i === 0 ? first : second }))]] : [];
   });
-  return newPaint(kind, { ...Object.fromEntries(inked), ...values });
+  return newPaint(kind, { ...Object.fromEntries(inked), ...fresh, ...values });
 }
 
 /** The coat with another step at its end; in the paint that suits the step, where the coat had one flat ink. */
