@@ -1,4 +1,4 @@
-import { clampRgb, formatHex, interpolate, parse } from "culori";
+import { clampRgb, formatHex, interpolate, parse, wcagContrast } from "culori";
 import { z } from "zod";
 
 /** A colour as documents hold it: #rrggbb in sRGB. */
@@ -19,3 +19,6 @@ export function mixSrgb(a: string, b: string, t: number): string {
 export function mixOklab(a: string, b: string, t: number): string {
   return formatHex(clampRgb(interpolate([a, b], "oklab")(t)));
 }
+
+/** How far two colours stand out from each other, 1 to 21 (WCAG 2, contrast ratio). */
+export const contrast = (a: string, b: string): number => wcagContrast(a, b);

@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { boardPaths, coatNames, fill, noteFaults, openCopy, openPiece, saved } from "./studio";
+import { addCoat, boardPaths, coatNames, fill, noteFaults, openCopy, openPiece, saved } from "./studio";
 
 test.beforeEach(async ({ page }) => {
   await openCopy(page, "demo-radio-brindlemoor");
@@ -206,4 +206,29 @@ test("the first change to a style that is worn elsewhere says where, and stays h
   await saved(page);
   expect(await colour()).toBe("#0055aa");
   await expect(notice).toBeHidden();
+});
+
+test("starting coats are shown on the word, and come in where they belong by one click", async ({ page }) => {
+  const faults = noteFaults(page);
+  const start = await coatNames(page);
+  await page.getByRole("button", { name: "Add a coat", exact: true }).click();
+  const sheet = page.getByRole("dialog", { name: "Starting coats" });
+  // A picture each, of this very word.
+  const pictures = sheet.locator("img");
+  await expect.poll(() => pictures.count()).toBeGreaterThanOrEqual(14);
+  await expect.poll(() => pictures.evaluateAll((all) => all.every((i) => (i as HTMLImageElement).naturalWidth > 0))).toBe(true);
+  const first = await pictures.first().getAttribute("src");
+  await sheet.getByRole("tab", { name: "Over" }).click();
+  await expect(sheet.getByRole("button", { name: "Gleam", exact: true }).locator("img")).toBeVisible();
+  expect(await pictures.first().getAttribute("src")).not.toBe(first);
+  await sheet.getByRole("button", { name: "Gleam", exact: true }).click();
+  await expect(sheet).toBeHidden();
+  expect(await coatNames(page)).toEqual([...start, "Gleam"]);
+  await expect(page.getByLabel("Name of the coat")).toHaveValue("Gleam");
+
+  await addCoat(page, "Backing", "Behind");
+  await expect.poll(() => coatNames(page)).toEqual(["Backing", ...start, "Gleam"]);
+  await page.keyboard.press("Control+Z");
+  await expect.poll(() => coatNames(page)).toEqual([...start, "Gleam"]);
+  expect(faults).toEqual([]);
 });

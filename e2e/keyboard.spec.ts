@@ -30,7 +30,9 @@ test("the whole job by keyboard alone: a word, a coat, a style, an export", asyn
   await expect(page.getByRole("button", { name: "Undo" })).toBeEnabled();
 
   await page.keyboard.press("3");
-  await tabTo(page, "Add a coat in front of the chosen one");
+  await tabTo(page, "Add a coat");
+  await page.keyboard.press("Enter");
+  await tabTo(page, "Blank");
   await page.keyboard.press("Enter");
   await expect.poll(() => coatNames(page)).toEqual(["Letters", "Coat 2"]);
   await tabTo(page, "Add a form step", "Shift+Tab");

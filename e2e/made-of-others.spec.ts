@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
-import { boardPaths, choose, coatNames, document, drag, fill, gripAt, newPiece, noteFaults } from "./studio";
+import { addCoat, boardPaths, choose, coatNames, document, drag, fill, gripAt, newPiece, noteFaults } from "./studio";
 
 async function addStep(page: Page, name: string): Promise<void> {
   await page.getByRole("button", { name: "Add a form step" }).click();
@@ -10,8 +10,6 @@ async function toCoats(page: Page): Promise<void> {
   await page.getByLabel("Text", { exact: true }).blur();
   await page.keyboard.press("3");
 }
-
-const addCoat = (page: Page) => page.getByRole("button", { name: "Add a coat in front of the chosen one" }).click();
 
 const finish = async (page: Page) =>
   ((await document(page)).items[0].ownStyle as { coats: { finish: Record<string, Record<string, unknown>> }[] }).coats.at(-1)!.finish;
@@ -52,7 +50,7 @@ test("a trail comes in the inks of the coat, runs where its grip is dragged, and
   await expect(copies).toHaveCount(24);
   // From the letters' ink to another one: each copy in a colour of its own.
   expect(new Set(await copies.evaluateAll((all) => all.map((u) => u.getAttribute("fill")))).size).toBe(24);
-  await expect(page.getByRole("radiogroup", { name: "Shape" }).getByRole("radio", { name: "Copies" })).toBeChecked();
+  await expect(page.getByRole("combobox", { name: "Shape" })).toContainText("Copies");
   const from = await gripAt(page, "way-way");
   await drag(page, from, { x: from.x + 120, y: from.y + 10 });
   const way = async () =>

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from "@playwright/test";
 import { PNG } from "pngjs";
-import { boardPaths, coatNames, downloaded, fill, newPiece, noteFaults, openPiece, saved } from "./studio";
+import { addCoat, boardPaths, coatNames, downloaded, fill, newPiece, noteFaults, openPiece, saved } from "./studio";
 
 /** The pixels of an SVG as this browser draws it. */
 async function drawnByBrowser(page: Page, svg: string, width: number, height: number): Promise<Buffer> {
@@ -38,9 +38,9 @@ test("letter a word, stack four coats, save the style, put it on a word in anoth
   await page.keyboard.press("Escape");
   await page.getByLabel("Text", { exact: true }).blur();
   await page.getByRole("button", { name: /Coats/ }).first().click();
-  await page.getByRole("button", { name: "Add a coat in front of the chosen one" }).click();
+  await addCoat(page);
   await expect.poll(() => coatNames(page)).toEqual(["Letters", "Coat 2"]);
-  const addCoat = async (name: string, ink: string, grow?: string) => {
+  const made = async (name: string, ink: string, grow?: string) => {
     await fill(page.getByLabel("Name of the coat"), name);
     await page.getByRole("radiogroup", { name: "Ink" }).getByRole("radio", { name: ink }).click();
     if (!grow) return;
@@ -48,14 +48,14 @@ test("letter a word, stack four coats, save the style, put it on a word in anoth
     await page.getByRole("menuitem", { name: /^Grow/ }).click();
     await fill(page.getByLabel("Amount", { exact: true }), grow);
   };
-  await addCoat("Front", "Edge");
+  await made("Front", "Edge");
   // The growing coats are put behind it, one by one, by key.
   for (const [name, ink, amount] of [
     ["Outline", "Face", "4"],
     ["Halo", "Edge", "8"],
   ] as const) {
-    await page.getByRole("button", { name: "Add a coat in front of the chosen one" }).click();
-    await addCoat(name, ink, amount);
+    await addCoat(page);
+    await made(name, ink, amount);
     const card = page.locator(`[data-coat="${name}"]`);
     await card.focus();
     for (let i = 0; i < 4; i++) await page.keyboard.press("Alt+ArrowLeft");

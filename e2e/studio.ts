@@ -50,6 +50,15 @@ export const boardPaths = (page: Page): Promise<string[]> =>
 export const coatNames = (page: Page): Promise<string[]> =>
   page.locator("[data-coat]").evaluateAll((all) => all.map((c) => c.getAttribute("data-coat") ?? ""));
 
+/** Adds a coat from the sheet of starting coats: a blank one, unless another is named. @param group where it is in another group */
+export async function addCoat(page: Page, name = "Blank", group?: string): Promise<void> {
+  await page.getByRole("button", { name: "Add a coat", exact: true }).click();
+  const sheet = page.getByRole("dialog", { name: "Starting coats" });
+  if (group) await sheet.getByRole("tab", { name: group }).click();
+  await sheet.getByRole("button", { name, exact: true }).click();
+  await expect(sheet).toBeHidden();
+}
+
 export async function fill(field: Locator, value: string): Promise<void> {
   await field.fill(value);
   await field.press("Enter");

@@ -13,6 +13,7 @@ import type { Progress } from "../core/piece/compile";
 import type { PieceFile } from "../core/piece/schema";
 import type { BlendMode } from "../core/scene/scene";
 import type { Strain } from "../core/style/carries";
+import type { Style } from "../core/style/schema";
 
 /** One layer as the bench draws it. `node` is left out where the page has this version already. */
 export interface LayerUpdate {
@@ -157,6 +158,8 @@ export interface SceneWorker {
   write(request: ExportRequest): Promise<Answer<string | Uint8Array>>;
   /** Why each of some outputs does not write this; null where it does. */
   refusals(file: PieceFile, wish: Wish, outputs: readonly OutputStep[]): Promise<Answer<(string | null)[]>>;
+  /** A small picture, as an SVG, of an item as it would look in a style. @param width that it is seen at, in pixels of the screen */
+  look(file: PieceFile, itemId: string, style: Style, width: number): Promise<Answer<string>>;
   /** What the face of a lettering offers for its text. */
   faceFacts(file: PieceFile, itemId: string): Promise<Answer<FaceFacts>>;
   /** The other forms of the letter at a place of a lettering's text. */

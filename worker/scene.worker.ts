@@ -13,15 +13,18 @@ import { once } from "../core/once";
 import { imageNode } from "../core/output/fill-svg";
 import { layerBody } from "../core/output/layer-svg";
 import { refusalOf, write } from "../core/output/outputs";
-import { photosIn } from "../core/output/svg";
+import { grainsFor } from "../core/output/grains";
+import { exportArea, hasInk } from "../core/output/output-kind";
+import { photosIn, toSvg } from "../core/output/svg";
 import type { SvgNode } from "../core/output/svg-node";
 import { compiling, styleOf, toEnd, type Progress } from "../core/piece/compile";
 import { createEngine } from "../core/piece/engine";
 import { exportedFaces, exportedOf, type Wish } from "../core/piece/exported";
-import { facesOf, isLettering, type Lettering, type PieceFile } from "../core/piece/schema";
+import { facesOf, isLettering, type Item, type Lettering, type PieceFile } from "../core/piece/schema";
 import { Problem } from "../core/problem";
 import type { SceneFill, SceneItem, SceneLayer } from "../core/scene/scene";
 import { strainOf } from "../core/style/carries";
+import type { Style } from "../core/style/schema";
 import { fetchFace, forgetList, listFaces } from "./faces";
 import { embeddedPhotos, forgetMissingPhotos, isMissing, lookForPhotos, photoAddress } from "./photos";
 import { Incoming } from "./delta";
@@ -171,6 +174,20 @@ async function exported(file: PieceFile, wish: Wish, withPhotos: boolean) {
 
 const pictureOf = (path: Path): Picture => ({ d: toSvgPath(path), box: path.bounds });
 
+/** Letters of a picture: more would not be told apart. */
+const mostPictured = 24;
+
+/** The piece with one item alone, in a style; what it is bent to or made of is there, but not drawn. */
+function inStyle({ piece, ...file }: PieceFile, itemId: string, style: Style): PieceFile {
+  const items = piece.items.map((item): Item => {
+    if (item.id !== itemId) return { ...item, hidden: true };
+    const shown = { ...item, hidden: false, ownStyle: style };
+    if (!isLettering(shown) || shown.text.length <= mostPictured) return shown;
+    return { ...shown, text: shown.text.trim().slice(0, mostPictured).split("\n")[0], bend: null, letters: [], lines: [], keys: [] };
+  });
+  return { ...file, piece: { ...piece, items } };
+}
+
 /** A lettering with an opened face: its own, or that of `faceId` at the place where it stands by itself. */
 async function withFace({ piece }: PieceFile, itemId: string, faceId?: string) {
   const e = await ready();
@@ -228,6 +245,17 @@ const worker: SceneWorker = {
     answered(async () => {
       const what = await exported(file, wish, false);
       return outputs.map((output) => refusalOf(output, what));
+    }),
+  look: (file, itemId, style, width) =>
+    answered(async () => {
+      const alone = inStyle(file, itemId, style);
+      const { scene } = toEnd((await compilingOf(alone, false)).steps);
+      const area = { kind: "items", ids: [itemId] } as const;
+      const box = exportArea(scene, area);
+      if (!hasInk(box)) throw new Problem("Nothing is left of the letters.");
+      const what = exportedOf(alone, scene, { area, ground: false }, [], await embeddedPhotos(photosIn(scene)));
+      const grains = await grainsFor(scene, area, Math.min(2, (2 * width) / (box.maxX - box.minX)), pause);
+      return toSvg({ ...what, piece: undefined, grains }, box);
     }),
   faceFacts: (file, itemId) =>
     answered(async () => {

@@ -47,4 +47,6 @@ export const newFormStep = (kind: string, id: string, values: Given = {}): FormS
 export const newPaint = (kind: string, values: Given = {}): Paint => paintSchema.parse({ ...values, kind });
 export const newLay = (kind: string, values: Given = {}): Lay => laySchema.parse({ ...values, kind });
 
-export const newFinish = (): Finishes => finishSchema.parse(Object.fromEntries(finishKinds.map((k) => [k.kind, defaultsOf(k.params)])));
+/** Every finish as it is by default, but for what is given of some. @throws ZodError */
+export const newFinish = (values: Readonly<Record<string, Given | undefined>> = {}): Finishes =>
+  finishSchema.parse(Object.fromEntries(finishKinds.map((k) => [k.kind, { ...defaultsOf(k.params), ...values[k.kind] }])));

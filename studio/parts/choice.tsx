@@ -15,9 +15,13 @@ interface Props {
   onChange: (value: string) => void;
 }
 
-/** Up to four options side by side, more as a list. */
+/** Letters of all labels that there is room for side by side. */
+const room = 24;
+
+/** Up to four short options side by side, more or longer ones as a list. */
 export function Choice(props: Props) {
-  return props.options.length <= 4 ? <Segments {...props} /> : <List {...props} />;
+  const letters = props.options.reduce((sum, o) => sum + o.label.length, 0);
+  return props.options.length <= 4 && letters <= room ? <Segments {...props} /> : <List {...props} />;
 }
 
 function Segments({ label, value, options, onChange }: Props) {

@@ -1,19 +1,19 @@
 import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
 import { horizontalListSortingStrategy, SortableContext, sortableKeyboardCoordinates } from "@dnd-kit/sortable";
 import { ClipboardPaste, Plus } from "lucide-react";
-import { nanoid } from "nanoid";
 import { IconButton } from "../parts/button";
 import { pasteCopied } from "../state/commands";
-import { insertCoat, moveCoat, newCoat } from "../state/edits/style";
+import { moveCoat } from "../state/edits/style";
 import { useItem, useParts, useSelectedItem, useShownStyle } from "../state/store";
 import { CoatCard } from "./coat-card";
+import { StarterSheet } from "./starter-sheet";
 
 /** The coats of the selected item, back to front from left to right. */
 export function CoatStrip() {
   const lettering = useSelectedItem();
   const item = useItem(lettering?.id);
   const style = useShownStyle();
-  const { copied, coatId, set, changeStyle } = useParts("copied", "coatId", "set", "changeStyle");
+  const { copied, set, changeStyle } = useParts("copied", "set", "changeStyle");
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, {
@@ -26,18 +26,14 @@ export function CoatStrip() {
     const to = coats.findIndex((c) => c.id === over?.id);
     if (over && active.id !== over.id && to >= 0) changeStyle((s) => moveCoat(s, String(active.id), to));
   };
-  const add = () => {
-    const id = nanoid(8);
-    changeStyle((s) => insertCoat(s, { ...newCoat(s.inks[0]?.id ?? "face", `Coat ${s.coats.length + 1}`), id }, coatId ?? undefined));
-    set({ coatId: id, stage: "coats" });
-  };
-
   return (
     <section aria-label="Coats" data-strip className="flex h-full items-stretch border-t border-rule bg-paper">
       <div className="flex w-11 shrink-0 flex-col items-center justify-center gap-1 border-r border-rule">
-        <IconButton side="right" label="Add a coat in front of the chosen one" disabled={!lettering} onClick={add} data-add-coat>
-          <Plus />
-        </IconButton>
+        <StarterSheet lettering={lettering}>
+          <IconButton side="right" label="Add a coat" disabled={!lettering} data-add-coat>
+            <Plus />
+          </IconButton>
+        </StarterSheet>
         <IconButton
           side="right"
           label={copied ? `Paste the coat “${copied.coat.name}”` : "Paste a coat: copy one first"}
