@@ -8,6 +8,8 @@ import { chance } from "../grain/noise";
 import { fallingOf, stretchesAt, type Falling } from "./rows";
 import { wander } from "./wander";
 
+const { abs, ceil, cos, floor, hypot, max, min, PI, sign, sin } = Math;
+
 export interface Hatch {
   /** Degrees, clockwise from level. */
   readonly angle: number;
@@ -46,17 +48,15 @@ export function hatched(path: Path, hatch: Hatch): Contour[] {
   if (hatch.joined || hatch.ends <= 0 || !once.strokes.length) return once.lines;
   // Ends that are pulled in take from the weight what is here given back, within a fifth.
   const ratio = once.lines.reduce((sum, l) => sum + new Course(l).length, 0) / once.whole;
-  return Math.abs(ratio - 1) < 0.002
-    ? once.lines
-    : drawn(contours, { ...hatch, spacing: hatch.spacing * Math.min(1.2, Math.max(0.8, ratio)) }).lines;
+  return abs(ratio - 1) < 0.002 ? once.lines : drawn(contours, { ...hatch, spacing: hatch.spacing * min(1.2, max(0.8, ratio)) }).lines;
 }
 
 function drawn(contours: readonly Contour[], hatch: Hatch): { lines: Contour[]; strokes: Stroke[]; whole: number } {
   const { spacing, loose, seed, letter } = hatch;
-  const turn = (hatch.angle * Math.PI) / 180;
+  const turn = (hatch.angle * PI) / 180;
   const falling = fallingOf(contours, turn);
-  const [low, high] = falling.reduce(([a, b], f) => [Math.min(a, f.low), Math.max(b, f.high)], [Infinity, -Infinity]);
-  const [first, last] = [Math.ceil(low / spacing - 0.5), Math.floor(high / spacing - 0.5)];
+  const [low, high] = falling.reduce(([a, b], f) => [min(a, f.low), max(b, f.high)], [Infinity, -Infinity]);
+  const [first, last] = [ceil(low / spacing - 0.5), floor(high / spacing - 0.5)];
   if (last - first > mostRows) throw new CurveError(`Strokes this close would be more than ${mostRows} in one letter.`);
   const rows: Stroke[][] = [];
   let whole = 0;
@@ -81,10 +81,10 @@ function chain(begin: Stroke, rows: readonly Stroke[][], first: number, falling:
     const end = right ? at.to : at.from;
     const side = right;
     const next: Stroke | undefined = (rows[at.row + 1 - first] ?? []).find(
-      (s) => !s.used && Math.abs((side ? s.to : s.from) - end) < 1.6 * spacing && s.from < at.to && s.to > at.from,
+      (s) => !s.used && abs((side ? s.to : s.from) - end) < 1.6 * spacing && s.from < at.to && s.to > at.from,
     );
     if (!next) return found;
-    const inner = side ? Math.min(at.to, next.to) - 0.3 * spacing : Math.max(at.from, next.from) + 0.3 * spacing;
+    const inner = side ? min(at.to, next.to) - 0.3 * spacing : max(at.from, next.from) + 0.3 * spacing;
     if (!stretchesAt(falling, (at.y + next.y) / 2).some((s) => s.from <= inner && inner <= s.to)) return found;
     next.used = true;
     found.push(next);
@@ -102,8 +102,8 @@ class Pen {
     turn: number,
     private readonly hatch: Hatch,
   ) {
-    this.#cos = Math.cos(turn);
-    this.#sin = Math.sin(turn);
+    this.#cos = cos(turn);
+    this.#sin = sin(turn);
   }
 
   #back(x: number, y: number): [number, number] {
@@ -118,7 +118,7 @@ class Pen {
       const right = i % 2 === 0;
       const length = stroke.to - stroke.from;
       const pull = (what: number) =>
-        Math.min(
+        min(
           0.35 * length,
           ends *
             g *
@@ -130,14 +130,14 @@ class Pen {
       const y = (x: number) => {
         const u = (x - stroke.from) / length;
         // Straight at its ends, so that the next stroke finds it.
-        const fade = Math.min(1, Math.max(0, 6 * u * (1 - u)));
+        const fade = min(1, max(0, 6 * u * (1 - u)));
         return stroke.y + 0.3 * g * loose * fade * wander(x / cell, stroke.row * 8 + letter, seed);
       };
       const at: Sampler = (t, q) => {
         const x = from + (to - from) * t;
         const e = 0.01 * g;
         const slope = (y(x + e) - y(x - e)) / (2 * e);
-        const way = Math.sign(to - from) || 1;
+        const way = sign(to - from) || 1;
         [q[0], q[1]] = this.#back(x, y(x));
         q[2] = way * (this.#cos - this.#sin * slope);
         q[3] = way * (this.#sin + this.#cos * slope);
@@ -155,7 +155,7 @@ class Pen {
 
   /** A hairpin into the next row, rounder the looser the hand. */
   #turnTo(out: ContourBuilder, x: number, y: number, right: boolean): void {
-    const reach = 0.35 * Math.min(1, 0.4 + this.hatch.loose) * Math.hypot(x - out.x, y - out.y) * (right ? -1 : 1);
+    const reach = 0.35 * min(1, 0.4 + this.hatch.loose) * hypot(x - out.x, y - out.y) * (right ? -1 : 1);
     const [dx, dy] = [this.#cos * reach, this.#sin * reach];
     out.cubic(out.x + dx, out.y + dy, x + dx, y + dy, x, y);
   }

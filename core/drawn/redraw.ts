@@ -7,6 +7,8 @@ import type { Path } from "../curves/path";
 import { Track } from "../curves/track";
 import { wander } from "./wander";
 
+const { floor, max, min, round } = Math;
+
 export interface Redraw {
   /** Units that the hand strays by at most. */
   readonly wander: number;
@@ -26,7 +28,7 @@ export function redrawn(path: Path, { wander: by, length, seed, letter }: Redraw
   return pathOf(
     contoursOf(path, true).map((c, i): Contour => {
       const track = new Track(c);
-      const cells = Math.max(3, Math.round(track.length / length));
+      const cells = max(3, round(track.length / length));
       const id = letter * 64 + i;
       const stray = (s: number, out: Float64Array) => {
         const u = (s / track.length) * cells;
@@ -61,8 +63,8 @@ export function redrawn(path: Path, { wander: by, length, seed, letter }: Redraw
           out.move(start[0], start[1]);
         }
         // A piece a cell: the noise has a shape of its own in each.
-        const pieces = Math.max(1, Math.round((to - from) / (1.5 * length)));
-        for (let i = 0; i < pieces; i++) fitCubics(at, i / pieces, (i + 1) / pieces, Math.max(0.15, 0.05 * by), out, budget);
+        const pieces = max(1, round((to - from) / (1.5 * length)));
+        for (let i = 0; i < pieces; i++) fitCubics(at, i / pieces, (i + 1) / pieces, max(0.15, 0.05 * by), out, budget);
       }
       out.endAt(start[0], start[1]);
       return out.build(true);
@@ -75,7 +77,7 @@ function tableOf(p: Float64Array, o: number, degree: number): (t: number) => num
   const table = new Float64Array(steps + 1);
   for (let i = 0; i < steps; i++) table[i + 1] = table[i] + lengthOf(p, o, degree, i / steps, (i + 1) / steps);
   return (t) => {
-    const i = Math.min(steps - 1, Math.floor(t * steps));
+    const i = min(steps - 1, floor(t * steps));
     return (table[i] + (table[i + 1] - table[i]) * (t * steps - i)) / (table[steps] || 1);
   };
 }

@@ -9,6 +9,8 @@ import { chance, ramp } from "../grain/noise";
 import { cornersOf } from "./corners";
 import { softened } from "./softened";
 
+const { abs, ceil, floor, max, min, PI, round, sin, sqrt } = Math;
+
 /** Waves along an outline. */
 export interface Ripple {
   /** Units from crest to crest, above 0; fitted so that each outline closes. */
@@ -55,9 +57,9 @@ export function rippled(path: Path, ripple: Ripple, kernel: Kernel): Path {
   const [seen] = kernel.stack([{ path: waved, label: "ink" }]);
   if (!seen) return waved;
   // Waves of two sides that meet leave crumbs and pinholes, which no hand would draw.
-  const crumb = Math.min(ripple.length * ripple.height, 0.5 * Math.min(...clean.map((c) => Math.abs(areaOf(c)))));
+  const crumb = min(ripple.length * ripple.height, 0.5 * min(...clean.map((c) => abs(areaOf(c)))));
   const contours = contoursOf(seen.path, true);
-  const kept = contours.filter((c) => Math.abs(areaOf(c)) > crumb);
+  const kept = contours.filter((c) => abs(areaOf(c)) > crumb);
   return kept.length === contours.length ? seen.path : pathOf(kept);
 }
 
@@ -84,7 +86,7 @@ function waves(c: Contour, index: number, ripple: Ripple, budget: Budget): Conto
         along(0, start);
         out.move(start[0], start[1]);
       }
-      fitCubics(along, 0, 1, Math.max(0.05, ripple.height / 60), out, budget);
+      fitCubics(along, 0, 1, max(0.05, ripple.height / 60), out, budget);
     }
   });
   out.endAt(start[0], start[1]);
@@ -100,30 +102,26 @@ function between(track: Track, corners: readonly { segment: number; convex: bool
     const halves = (to - from) / step;
     const odd = ripple.shape !== "bumps" && corner.convex === end.convex;
     const even = ripple.shape !== "bumps" && !odd;
-    const count = odd
-      ? 2 * Math.round((halves - 1) / 2) + 1
-      : even
-        ? 2 * Math.max(1, Math.round(halves / 2))
-        : Math.max(1, Math.round(halves));
+    const count = odd ? 2 * round((halves - 1) / 2) + 1 : even ? 2 * max(1, round(halves / 2)) : max(1, round(halves));
     const base: Base = (s, out) => {
-      track.at(Math.min(to - 1e-6, Math.max(from + 1e-6, s)), point);
+      track.at(min(to - 1e-6, max(from + 1e-6, s)), point);
       out.set(point.subarray(0, 4));
     };
-    const short = Math.min(1, halves / count);
-    return { from, to, count: Math.max(1, count), first: corner.convex ? 1 : -1, height: ripple.height * short * short, base };
+    const short = min(1, halves / count);
+    return { from, to, count: max(1, count), first: corner.convex ? 1 : -1, height: ripple.height * short * short, base };
   });
 }
 
 /** One run around an outline whose corners, where it has some, are let go. */
 function around(track: Track, cornered: boolean, ripple: Ripple, step: number): Run {
   const base: Base = cornered
-    ? softened(track, Math.max(ripple.length / 5, 0.9 * ripple.height))
+    ? softened(track, max(ripple.length / 5, 0.9 * ripple.height))
     : (s, out) => {
         track.at(s, point);
         out.set(point.subarray(0, 4));
       };
   const period = ripple.length;
-  const whole = Math.max(2, Math.round(track.length / period));
+  const whole = max(2, round(track.length / period));
   const shift = (-ripple.phase * track.length) / whole;
   const count = step === period ? whole : 2 * whole;
   return { from: shift, to: shift + track.length, count, first: 1, height: ripple.height, base };
@@ -134,29 +132,29 @@ function waveOf(run: Run, width: number, id: number, track: Track, ripple: Rippl
   const { shape, uneven, seed, letter, edge, length } = ripple;
   const heights = Array.from({ length: run.count }, (_, i) => {
     const own = 1 + uneven * (2 * chance(letter * 31 + id, i, seed) - 1);
-    return (shape === "bumps" || i % 2 === 0 ? run.first : -run.first) * (shape === "bumps" ? Math.abs(run.height) : run.height) * own;
+    return (shape === "bumps" || i % 2 === 0 ? run.first : -run.first) * (shape === "bumps" ? abs(run.height) : run.height) * own;
   });
   const bendAt = bendsOf(track, run, length / 4);
   const at = new Float64Array(4);
   const position = (s: number, out: Float64Array, o: number) => {
-    const i = Math.min(run.count - 1, Math.max(0, Math.floor((s - run.from) / width)));
-    const u = Math.min(1, Math.max(0, (s - run.from) / width - i));
-    const form = shape === "pointed" ? 1 - Math.abs(2 * u - 1) : shape === "bumps" ? 4 * u * (1 - u) : Math.sin(Math.PI * u);
-    const sign = shape === "bumps" ? 1 : Math.sign(heights[i]);
+    const i = min(run.count - 1, max(0, floor((s - run.from) / width)));
+    const u = min(1, max(0, (s - run.from) / width - i));
+    const form = shape === "pointed" ? 1 - abs(2 * u - 1) : shape === "bumps" ? 4 * u * (1 - u) : sin(PI * u);
+    const way = shape === "bumps" || heights[i] > 0 ? 1 : -1;
     run.base(s, at);
     const facing = edge === "all" ? 1 : ramp(0.02, 0.55, edge === "upper" ? at[2] : -at[2]);
-    let a = Math.abs(heights[i]) * sign * form * facing;
+    let a = abs(heights[i]) * way * form * facing;
     // Bends tighter than the wave is high would fold it.
     const bend = bendAt(s);
-    if (a * bend < 0) a /= Math.sqrt(1 + ((a * bend) / 0.7) ** 2);
+    if (a * bend < 0) a /= sqrt(1 + ((a * bend) / 0.7) ** 2);
     out[o] = at[0] + a * at[3];
     out[o + 1] = at[1] - a * at[2];
   };
   const ends = new Float64Array(4);
   return (s: number, from: number, to: number, out: Float64Array) => {
     const e = 1e-3 * width;
-    position(Math.max(from, s - e), ends, 0);
-    position(Math.min(to, s + e), ends, 2);
+    position(max(from, s - e), ends, 0);
+    position(min(to, s + e), ends, 2);
     out[2] = ends[2] - ends[0];
     out[3] = ends[3] - ends[1];
     // At its ends a piece belongs to one wave.
@@ -169,20 +167,20 @@ function waveOf(run: Run, width: number, id: number, track: Track, ripple: Rippl
  * straight between its places: it only keeps waves low.
  */
 function bendsOf(track: Track, run: Run, window: number): (s: number) => number {
-  const count = Math.max(8, Math.ceil((4 * (run.to - run.from)) / window));
+  const count = max(8, ceil((4 * (run.to - run.from)) / window));
   const step = (run.to - run.from) / count;
   const bends = Float64Array.from({ length: count + 1 }, (_, i) => {
     const s = run.from + i * step;
-    const low = Math.max(run.from + 1e-6, s - window);
-    const high = Math.min(run.to - 1e-6, s + window);
+    const low = max(run.from + 1e-6, s - window);
+    const high = min(run.to - 1e-6, s + window);
     track.at(low, point);
     const before = point[5];
     track.at(high, point);
-    return (point[5] - before) / Math.max(1e-6, high - low);
+    return (point[5] - before) / max(1e-6, high - low);
   });
   return (s) => {
-    const u = Math.min(count, Math.max(0, (s - run.from) / step));
-    const i = Math.min(count - 1, Math.floor(u));
+    const u = min(count, max(0, (s - run.from) / step));
+    const i = min(count - 1, floor(u));
     return bends[i] + (bends[i + 1] - bends[i]) * (u - i);
   };
 }

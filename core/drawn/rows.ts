@@ -1,6 +1,8 @@
 import { cut, slopeAt, valueAt } from "../curves/bezier";
 import { stride, type Contour } from "../curves/contour";
 
+const { max, min, sign } = Math;
+
 /** A stretch of a level line that lies in the ink. */
 export interface Stretch {
   readonly from: number;
@@ -36,7 +38,7 @@ export function fallingOf(contours: readonly Contour[], turn: number): Falling[]
         if (from === 0 && to === 1) points.set(own);
         else cut(own, 0, degree, from, to, points, 0);
         const [a, b] = [points[1], points[2 * degree + 1]];
-        if (a !== b) found.push({ points, degree, low: Math.min(a, b), high: Math.max(a, b), way: Math.sign(b - a) });
+        if (a !== b) found.push({ points, degree, low: min(a, b), high: max(a, b), way: sign(b - a) });
         from = to;
       }
     }

@@ -6,6 +6,7 @@ import { gleam } from "./gleam";
 import { ground } from "./ground";
 import { grow } from "./grow";
 import { hatch } from "./hatch";
+import { inlines } from "./inlines";
 import { keepInside } from "./keep-inside";
 import { knockOut } from "./knock-out";
 import { letters } from "./letters";
@@ -39,6 +40,7 @@ export const formStepKinds = [
   loosen,
   hatch,
   redraw,
+  inlines,
   gleam,
   trail,
 ] as const;

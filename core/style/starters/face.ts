@@ -173,6 +173,28 @@ export const faces = starters("face", "face", [
     ],
   ],
   [
+    "Four lines",
+    "Four lines along the strokes",
+    ({ st, upon }) => [
+      {
+        name: "Four lines",
+        form: [["inlines", { count: 4, weight: st(6) }]],
+        paint: ["flat", { ink: upon("Line", "#22303c", "#fff6e4") }],
+      },
+    ],
+  ],
+  [
+    "One line",
+    "One line in the middle of the strokes",
+    ({ st, upon }) => [
+      {
+        name: "One line",
+        form: [["inlines", { count: 1, weight: st(9), gap: 60, cap: "round" }]],
+        paint: ["flat", { ink: upon("Line", "#22303c", "#ffffff") }],
+      },
+    ],
+  ],
+  [
     "Chalk fill",
     "Loose strokes of chalk across the letters",
     ({ st, against }) => [

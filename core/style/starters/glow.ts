@@ -30,6 +30,25 @@ export const glow = starters("glow", "back", [
     },
   ],
   [
+    "Tube",
+    "A lit tube bent along the strokes, on dark grounds",
+    ({ st, ink }) => {
+      const light = ink("Tube light", "#ff5470");
+      return [
+        {
+          name: "Tube",
+          form: [["inlines", { count: 1, weight: st(16), gap: 40, cap: "round" }]],
+          paint: ["flat", { ink: ink("White", "#ffffff") }],
+          finish: {
+            "outer-glow": { on: true, radii: [st(8), st(20), st(44), st(90)], ink: light, far: light, opacity: 70 },
+            "inner-glow": { on: true, radius: st(5), ink: light, opacity: 70 },
+          },
+        },
+      ];
+    },
+    { place: "front", instead: true },
+  ],
+  [
     "Ember",
     "Glowing from within, and onto the ground",
     ({ st, ink }) => {

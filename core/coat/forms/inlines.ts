@@ -1,0 +1,115 @@
+import { pathOf, type Contour } from "../../curves/contour";
+import type { Kernel, TaperStop } from "../../curves/kernel";
+import type { Path } from "../../curves/path";
+import { inlinesOf, type Inline, type Inlines } from "../../drawn/inlines/inlines";
+import { memoByIdentity } from "../../memo";
+import { formStep } from "../form-step";
+import { plain, type Part } from "../shape";
+
+/** Lines of one letter, those of one depth together, from the edge inwards. */
+const known = memoByIdentity<Path, readonly Path[]>(6);
+
+export const inlines = formStep({
+  kind: "inlines",
+  label: "Inlines",
+  hint: "Lines that run along the strokes of the letters, evenly between their sides",
+  params: {
+    count: { type: "number", label: "Lines", hint: "How many run in each stroke", default: 3, min: 1, max: 9, step: 1 },
+    weight: { type: "length", label: "Weight", hint: "How thick a line is", default: 1, min: 0.05, max: 100, reach: 10 },
+    margin: {
+      type: "number",
+      label: "Margin",
+      hint: "The space at the edges, as a share of that between two lines",
+      default: 100,
+      min: 10,
+      max: 400,
+      step: 5,
+      suffix: "%",
+      when: (v) => Number(v.count) > 1,
+    },
+    ends: {
+      type: "choice",
+      label: "Ends",
+      hint: "What lines do where a stroke ends",
+      default: "open",
+      options: [
+        { value: "open", label: "Open", hint: "They run out of it" },
+        { value: "closed", label: "Closed", hint: "They go round within it" },
+      ],
+    },
+    gap: {
+      type: "number",
+      label: "Gap at ends",
+      hint: "How far before the end a line stops, as a share of the space between two",
+      default: 0,
+      min: 0,
+      max: 300,
+      step: 5,
+      suffix: "%",
+      when: (v) => v.ends === "open",
+    },
+    cap: {
+      type: "choice",
+      label: "Caps",
+      hint: "How lines end",
+      default: "butt",
+      options: [
+        { value: "butt", label: "Butt", hint: "Cut off at the end" },
+        { value: "round", label: "Round", hint: "Ended by half a circle" },
+      ],
+    },
+    taper: {
+      type: "choice",
+      label: "Taper",
+      hint: "How the weight changes along each line",
+      default: "even",
+      options: [
+        { value: "even", label: "Even", hint: "One weight throughout" },
+        { value: "ends", label: "Both ends", hint: "Thinner towards both ends" },
+      ],
+    },
+  },
+  apply: (shape, { count, weight, margin, ends, gap, cap, taper }, { kernel, units }) => {
+    const lines: Inlines = { count: Math.round(count), margin: margin / 100, closed: ends === "closed", endGap: gap / 100 };
+    const width = units(weight);
+    const depths = Math.ceil(lines.count / 2);
+    const key = `${kernel.name} ${width} ${cap} ${taper} ${JSON.stringify(lines)}`;
+    const parts: Part[] = [];
+    for (const part of shape.parts.map(plain)) {
+      const paths = known(part.path, key, () => drawn(part.path, lines, { width, cap, taper }, kernel));
+      // Each depth by itself: copies of a gradient, from the edge inwards.
+      paths.forEach((path, depth) => !path.isEmpty && parts.push({ ...part, path, along: depths > 1 ? depth / (depths - 1) : 0 }));
+    }
+    return { parts };
+  },
+});
+
+/** Lines do not change with their weight, which is dragged most. */
+const along = memoByIdentity<Path, readonly Inline[]>(3);
+
+interface Pen {
+  readonly width: number;
+  readonly cap: "butt" | "round";
+  readonly taper: "even" | "ends";
+}
+
+function drawn(path: Path, lines: Inlines, { width, cap, taper }: Pen, kernel: Kernel): Path[] {
+  const welded = kernel.exact.weld(path);
+  const all = along(welded, JSON.stringify(lines), () => inlinesOf(welded, lines));
+  const stops: TaperStop[] = [
+    { at: 0, width: 0.2 * width },
+    { at: 0.3, width },
+    { at: 0.7, width },
+    { at: 1, width: 0.2 * width },
+  ];
+  const band = { width, side: "centre", join: { kind: "miter", limit: 4 }, cap, dashes: [] } as const;
+  return Array.from({ length: Math.ceil(lines.count / 2) }, (_, depth) => {
+    const own = all.filter((l) => l.depth === depth).map((l) => l.line);
+    const bandOf = (some: readonly Contour[], more: { readonly taper?: readonly TaperStop[] }) =>
+      kernel.exact.band(pathOf(some), { ...band, ...more });
+    const closed = own.filter((l) => l.closed);
+    const open = own.filter((l) => !l.closed);
+    const bands = [bandOf(closed, {}), bandOf(open, taper === "ends" ? { taper: stops } : {})];
+    return kernel.intersect([kernel.exact.union(bands), welded]);
+  });
+}

@@ -1,0 +1,149 @@
+import { Budget } from "../../curves/budget";
+import { ContourBuilder, type Contour } from "../../curves/contour";
+import { fitCubics, type Sampler } from "../../curves/fit";
+import type { Line, LinePoint } from "./line";
+
+const { abs, ceil, floor, hypot, max, min, round } = Math;
+
+interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Units: what lies straight for longer than this within `level` is a straight line. */
+const straightFrom = 50;
+const level = 0.15;
+const passes = 10;
+
+/** A line of many places as few straight lines and cubics within `tolerance` units of its smoothed course. */
+export function smoothed(line: Line, step: number, tolerance: number): Contour {
+  const out = new ContourBuilder();
+  const budget = new Budget();
+  const runs = runsOf(line, step);
+  const [first] = runs[0];
+  out.move(first.x, first.y);
+  for (const run of runs) draw(run, tolerance, out, budget);
+  if (line.closed) out.endAt(first.x, first.y);
+  return out.build(line.closed);
+}
+
+/** The line from corner to corner, each at even steps and smoothed. A closed one without corners is one run that ends where it begins. */
+function runsOf({ points, closed }: Line, step: number): Point[][] {
+  let all = [...points];
+  const [a, b] = [all[0], all[all.length - 1]];
+  if (!closed) return split(all, step);
+  if (hypot(a.x - b.x, a.y - b.y) < 1e-6) all.pop();
+  const corner = all.findIndex((p) => p.corner);
+  if (corner >= 0) return split([...all.slice(corner), ...all.slice(0, corner + 1)], step);
+  all = [...all, all[0]];
+  const ring = taubin(resampled(all, step).slice(0, -1), true);
+  return [[...ring, ring[0]]];
+}
+
+function split(points: readonly LinePoint[], step: number): Point[][] {
+  const runs: Point[][] = [];
+  let from = 0;
+  for (let i = 1; i < points.length; i++)
+    if (points[i].corner || i === points.length - 1) {
+      runs.push(taubin(resampled(points.slice(from, i + 1), step), false));
+      from = i;
+    }
+  return runs;
+}
+
+/** The same course at even steps. */
+function resampled(points: readonly Point[], step: number): Point[] {
+  const lengths = [0];
+  for (let i = 1; i < points.length; i++)
+    lengths.push(lengths[i - 1] + hypot(points[i].x - points[i - 1].x, points[i].y - points[i - 1].y));
+  const whole = lengths[lengths.length - 1];
+  const count = max(1, round(whole / step));
+  let k = 0;
+  return Array.from({ length: count + 1 }, (_, i) => {
+    const at = (whole * i) / count;
+    while (k + 2 < lengths.length && lengths[k + 1] < at) k++;
+    const u = lengths[k + 1] > lengths[k] ? (at - lengths[k]) / (lengths[k + 1] - lengths[k]) : 0;
+    return { x: points[k].x + u * (points[k + 1].x - points[k].x), y: points[k].y + u * (points[k + 1].y - points[k].y) };
+  });
+}
+
+/** Smoothing that does not shrink: a step towards the neighbours' middle and one back (Taubin, Curve and surface smoothing, 1995). */
+function taubin(points: readonly Point[], closed: boolean): Point[] {
+  const n = points.length;
+  let now = [...points];
+  for (let pass = 0; pass < passes; pass++)
+    for (const by of [0.5, -0.52])
+      now = now.map((p, i) => {
+        if (!closed && (i === 0 || i === n - 1)) return p;
+        const [a, b] = [now[(i + n - 1) % n], now[(i + 1) % n]];
+        return { x: p.x + by * ((a.x + b.x) / 2 - p.x), y: p.y + by * ((a.y + b.y) / 2 - p.y) };
+      });
+  return now;
+}
+
+/** Straight stretches as lines, and what lies between them as cubics that join them smoothly. */
+function draw(run: readonly Point[], tolerance: number, out: ContourBuilder, budget: Budget): void {
+  const n = run.length - 1;
+  if (n < 1) return;
+  if (isStraight(run, 0, n, 0.6 * tolerance)) return out.line(run[n].x, run[n].y);
+  const closed = hypot(run[0].x - run[n].x, run[0].y - run[n].y) < 1e-9;
+  let at = 0;
+  for (const [from, to] of [...straights(run), [n, n] as const]) {
+    if (from > at) fitCubics(through(run, at, from, closed), 0, 1, tolerance, out, budget);
+    if (to > from) out.line(run[to].x, run[to].y);
+    at = to;
+  }
+}
+
+function isStraight(run: readonly Point[], from: number, to: number, within: number): boolean {
+  const [a, b] = [run[from], run[to]];
+  const l = hypot(b.x - a.x, b.y - a.y);
+  if (!(l > 0.5)) return to <= from + 1;
+  for (let k = from + 1; k < to; k++) if (abs((run[k].x - a.x) * (b.y - a.y) - (run[k].y - a.y) * (b.x - a.x)) / l > within) return false;
+  return true;
+}
+
+/** The longest stretches that are straight. */
+function straights(run: readonly Point[]): [number, number][] {
+  const n = run.length - 1;
+  const least = max(2, ceil(straightFrom / (hypot(run[1].x - run[0].x, run[1].y - run[0].y) || 1)));
+  const found: [number, number][] = [];
+  for (let i = 0; i + least <= n;) {
+    if (!isStraight(run, i, i + least, level)) {
+      i++;
+      continue;
+    }
+    let [low, high] = [least, n - i];
+    while (low < high) {
+      const m = (low + high + 1) >> 1;
+      if (isStraight(run, i, i + m, level)) low = m;
+      else high = m - 1;
+    }
+    found.push([i, i + low]);
+    i += low;
+  }
+  return found;
+}
+
+/** A stretch of places as a smooth course: cubics through them, with directions from neighbour to neighbour (Catmull and Rom, 1974). */
+function through(run: readonly Point[], from: number, to: number, closed: boolean): Sampler {
+  const n = run.length - 1;
+  const at = (i: number): Point => (closed ? run[((i % n) + n) % n] : run[min(n, max(0, i))]);
+  const slope = (i: number): Point => {
+    const [a, b] = [at(i - 1), at(i + 1)];
+    const half = closed || (i > 0 && i < n) ? 0.5 : 1;
+    return { x: (b.x - a.x) * half, y: (b.y - a.y) * half };
+  };
+  return (t, out) => {
+    const s = from + t * (to - from);
+    const i = min(to - 1, floor(s));
+    const u = s - i;
+    const [p, q, a, b] = [run[i], run[i + 1], slope(i), slope(i + 1)];
+    const [h00, h10, h01, h11] = [2 * u ** 3 - 3 * u * u + 1, u ** 3 - 2 * u * u + u, 3 * u * u - 2 * u ** 3, u ** 3 - u * u];
+    const [d00, d10, d11] = [6 * u * u - 6 * u, 3 * u * u - 4 * u + 1, 3 * u * u - 2 * u];
+    out[0] = h00 * p.x + h10 * a.x + h01 * q.x + h11 * b.x;
+    out[1] = h00 * p.y + h10 * a.y + h01 * q.y + h11 * b.y;
+    out[2] = d00 * (p.x - q.x) + d10 * a.x + d11 * b.x;
+    out[3] = d00 * (p.y - q.y) + d10 * a.y + d11 * b.y;
+  };
+}
