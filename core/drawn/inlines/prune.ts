@@ -22,7 +22,7 @@ const arm = { length: 0.8, fill: 0.62, full: 0.74, wedge: 2.2, thin: 0.3 };
 export const isArm = (length: number, fill: number, points: number): boolean =>
   (length >= arm.length && fill >= arm.fill && (points !== 1 || fill > arm.full)) || length >= arm.wedge;
 
-/** Cuts branches off that are corners, serifs, bumps or hairlines, the shortest first, and finds short ends that are strokes all the same. */
+/** Cuts branches off that are corners, serifs, bumps or hairlines, the shortest first, and finds short ends that are strokes. */
 export function prune(strips: Strips): void {
   const { triangles } = strips;
   const known = new Map<number, Branch>();

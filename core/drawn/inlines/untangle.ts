@@ -6,7 +6,52 @@ const { hypot, max, min } = Math;
 /** Open lines without the ends that run into others, which happens where strokes of unlike width join: they stop before them. */
 export function untangled(lines: readonly Line[]): Line[] {
   const all = lines.map(stretchesOf);
-  return lines.map((line, own) => (line.closed ? line : withoutCrossed(line, own, all))).filter((l) => l.points.length > 1);
+  const trimmed = lines.map((line, own) => (line.closed ? line : withoutCrossed(line, own, all))).filter((l) => l.points.length > 1);
+  return interrupted(trimmed);
+}
+
+/** Lines that still cross, cut where they do, the shorter of two: each stops before the other. */
+function interrupted(lines: readonly Line[]): Line[] {
+  const order = [...lines].sort((a, b) => lengthOf(b) - lengthOf(a));
+  const done: Line[] = [];
+  const around: (readonly Stretch[])[] = [];
+  for (const line of order)
+    for (const part of apartFrom(line, around)) {
+      done.push(part);
+      around.push(stretchesOf(part));
+    }
+  return done;
+}
+
+const lengthOf = ({ points }: Line): number =>
+  points.reduce((sum, p, i) => sum + (i ? hypot(p.x - points[i - 1].x, p.y - points[i - 1].y) : 0), 0);
+
+/** The stretches of a line that cross none of others, with a gap where they would. */
+function apartFrom(line: Line, others: readonly (readonly Stretch[])[]): Line[] {
+  const { points } = line;
+  const crossed: number[] = [];
+  for (let i = 0; i + 1 < points.length; i++)
+    if (others.some((stretches) => stretches.some((s) => crosses(points[i], points[i + 1], s)))) crossed.push(i);
+  if (!crossed.length) return [line];
+  const gap = points[crossed[0]].width / 8;
+  const parts: Line[] = [];
+  let from = 0;
+  for (const at of [...crossed, points.length]) {
+    const last = at === points.length;
+    const run = points.slice(from === 0 ? 0 : awayFrom(points, from, 1, gap), last ? points.length : awayFrom(points, at, -1, gap) + 1);
+    const part = { ...line, points: run, closed: false };
+    if (run.length > 1 && lengthOf(part) > run[0].width / 2) parts.push(part);
+    from = at + 1;
+  }
+  return parts;
+}
+
+/** The place on a line that lies a length away from another. */
+function awayFrom(points: readonly LinePoint[], at: number, way: 1 | -1, length: number): number {
+  let i = at;
+  for (let gone = 0; gone < length && i + way >= 0 && i + way < points.length; i += way)
+    gone += hypot(points[i + way].x - points[i].x, points[i + way].y - points[i].y);
+  return i;
 }
 
 /** Of lines the numbers of those that cross another one anywhere. */
