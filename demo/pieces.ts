@@ -176,4 +176,53 @@ export const demoPieces = (): Piece[] =>
         bend: inForm("billowing", 0.12),
       }),
     ]),
+    piece("Chalk Menu", 1000, 1000, "px", 96, "#1f2b27", [
+      lettering("soup", "TODAY", "luckiest-guy", 280, 500, 330, "Chalk Board", {
+        letterSpacing: 10,
+        loosen: { shift: 6, turn: 1.5, size: 2, seed: 3 },
+      }),
+      lettering("of", "soup of the moor", "kaushan-script", 118, 500, 520, "Chalk Line", { bend: onLine("arc", { angle: 14 }) }),
+      lettering("pie", "APPLE PIE", "luckiest-guy", 190, 500, 760, "Chalk Board", { letterSpacing: 8, turn: -2 }),
+      lettering("till", "until it is gone", "kaushan-script", 90, 500, 905, "Chalk Line"),
+    ]),
+    piece("Track Plan", 1200, 800, "px", 96, "#efe2c4", [
+      lettering("line", "LINE\nFOUR", "archivo-black", 300, 600, 350, "Track Lines", {
+        lineSpacing: 0.96,
+        lines: [{ width: 900 }, { width: 900 }],
+      }),
+    ]),
+    piece("Late Window", 1200, 800, "px", 96, "#17131f", [
+      lettering("open", "Open", "fredoka", 360, 600, 420, "Night Tube", { letterSpacing: 20, turn: -4 }),
+      lettering("late", "till the last train", "comfortaa", 112, 610, 600, "Night Tube", { letterSpacing: 10, turn: -4 }),
+    ]),
+    piece("Found Notice", 900, 1100, "px", 96, "#5d7d7a", [
+      lettering("found", "FOUND\nONE\nBICYCLE", "anton", 250, 450, 370, "Torn Poster", {
+        lineSpacing: 1.06,
+        letterSpacing: 14,
+        turn: -3,
+        lines: [{ width: 560 }, { width: 560 }, { width: 560 }],
+      }),
+    ]),
+    piece("Harbour View", 1200, 480, "px", 96, "#f6dcb0", [
+      lettering("view", "Harbour View", "pacifico", 168, 600, 290, "Harbour Script", { turn: -5 }),
+    ]),
+    piece("Station Hotel", 1200, 800, "px", 96, "#4a2f27", [
+      shape("sheet", "Sheet", 600, 400, 1060, 640, form("rectangle", { radius: 8 }), "Brass Sheet", { size: 300 }),
+      lettering("name", "STATION\nHOTEL", "alfa-slab", 190, 600, 360, "Brass Letters", {
+        lineSpacing: 1,
+        letterSpacing: 30,
+        lines: [{ width: 760 }, { width: 760 }],
+      }),
+      lettering("since", "Brindlemoor", "kaushan-script", 84, 600, 655, "Brass Letters"),
+    ]),
+    piece("First Snow", 1200, 520, "px", 96, "#9cc3dd", [
+      lettering("first", "First Snow", "fredoka", 214, 600, 320, "Snow Cap", { letterSpacing: 12 }),
+    ]),
+    piece("Summer Fete", 1200, 460, "px", 96, "#f3e6c6", [
+      lettering("fete", "Summer Fete", "bricolage", 150, 600, 280, "Bunting", {
+        axes: { wght: 800 },
+        letterSpacing: 24,
+        bend: onLine("arc", { angle: 40 }),
+      }),
+    ]),
   ].map(openPiece);

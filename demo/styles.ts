@@ -1,10 +1,11 @@
 import { openStyle } from "../core/input/open";
 import type { Style } from "../core/style/schema";
 import { newPaint } from "../core/coat/schema";
+import { workshopStyles } from "./workshop-styles";
 import { coat, flat, gradient, grow, plug, shift, shrink, step, stroke, style, trail, weld } from "./build";
 
 /** The styles that ship, made for the lettering jobs of Brindlemoor. */
-export const demoStyles = (): Style[] => all().map(openStyle);
+export const demoStyles = (): Style[] => [...all(), ...workshopStyles()].map(openStyle);
 
 const all = (): Style[] => [
   style(

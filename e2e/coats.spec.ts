@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { addCoat, boardPaths, coatNames, fill, noteFaults, openCopy, openPiece, saved } from "./studio";
+import { addCoat, boardPaths, coatNames, drag, fill, gripAt, noteFaults, openCopy, openPiece, saved } from "./studio";
 
 test.beforeEach(async ({ page }) => {
   await openCopy(page, "demo-radio-brindlemoor");
@@ -230,5 +230,51 @@ test("starting coats are shown on the word, and come in where they belong by one
   await expect.poll(() => coatNames(page)).toEqual(["Backing", ...start, "Gleam"]);
   await page.keyboard.press("Control+Z");
   await expect.poll(() => coatNames(page)).toEqual([...start, "Gleam"]);
+  expect(faults).toEqual([]);
+});
+
+test("an ink is added with its colour open, others that go with it are added by a click, and two are swapped", async ({ page }) => {
+  const faults = noteFaults(page);
+  const inks = page.getByRole("button", { name: /^Ink .*, #/ });
+  const before = await inks.count();
+  const first = (await inks.nth(0).getAttribute("aria-label"))!;
+  const second = (await inks.nth(1).getAttribute("aria-label"))!;
+  await page.getByRole("button", { name: "Add an ink", exact: true }).click();
+  const field = page.getByRole("dialog");
+  const value = field.getByLabel(/colour value$/);
+  await fill(value, "oklch(0.6 0.15 150)");
+  await expect.poll(() => inks.count()).toBe(before + 1);
+  await expect(inks.last()).toHaveAccessibleName(/#[0-9a-f]{6}$/);
+  await field
+    .getByRole("button", { name: /^Add #/ })
+    .first()
+    .click();
+  await expect.poll(() => inks.count()).toBe(before + 2);
+  await page.keyboard.press("Escape");
+
+  await inks.nth(0).click();
+  await page.getByRole("button", { name: "Swap" }).click();
+  await page.getByRole("menuitem", { name: second.slice("Ink ".length, second.indexOf(",")) }).click();
+  const colour = (label: string) => label.slice(label.indexOf("#"));
+  await expect(inks.nth(0)).toHaveAccessibleName(new RegExp(colour(second)));
+  await expect(inks.nth(1)).toHaveAccessibleName(new RegExp(colour(first)));
+  expect(faults).toEqual([]);
+});
+
+test("a fade is switched on, and its line is moved on the art itself", async ({ page }) => {
+  const faults = noteFaults(page);
+  await page.getByRole("switch", { name: "Fade", exact: true }).click();
+  await expect(page.locator("[data-board] mask").first()).toBeAttached();
+  const grip = await gripAt(page, "fade-from");
+  const line = () =>
+    page
+      .locator("[data-board] mask")
+      .first()
+      .evaluate((m) => m.parentElement!.querySelector("linearGradient")!.getAttribute("y1"));
+  const start = await line();
+  await drag(page, grip, { x: grip.x, y: grip.y + 40 });
+  await expect.poll(line).not.toBe(start);
+  await page.keyboard.press("Control+Z");
+  await expect.poll(line).toBe(start);
   expect(faults).toEqual([]);
 });

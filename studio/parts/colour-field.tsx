@@ -1,7 +1,9 @@
+import { Pipette } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState, type ReactNode } from "react";
 import { HexColorPicker } from "react-colorful";
 import { toHex } from "@/core/colour";
+import { IconButton } from "./button";
 
 interface Props {
   label: string;
@@ -11,10 +13,21 @@ interface Props {
   /** The button that opens the picker. */
   children: ReactNode;
   extra?: ReactNode;
+  /** Whether it opens as it comes: a new colour is chosen at once. */
+  opened?: boolean;
 }
 
+interface Dropper {
+  open(): Promise<{ readonly sRGBHex: string }>;
+}
+/** The browser's own, where it has one (WICG EyeDropper API). */
+const dropper = (): Dropper | undefined => {
+  const made = typeof window === "undefined" ? undefined : (window as { readonly EyeDropper?: new () => Dropper }).EyeDropper;
+  return made && new made();
+};
+
 /** A colour picker on a button; its text field takes any CSS colour. */
-export function ColourField({ label, value, onChange, onSettle, children, extra }: Props) {
+export function ColourField({ label, value, onChange, onSettle, children, extra, opened }: Props) {
   const [draft, setDraft] = useState<string | null>(null);
   const hex = draft === null ? value : toHex(draft);
   const commit = () => {
@@ -22,8 +35,16 @@ export function ColourField({ label, value, onChange, onSettle, children, extra 
     setDraft(null);
     onSettle?.();
   };
+  const pick = async () => {
+    const picked = await dropper()
+      ?.open()
+      .catch(() => undefined);
+    const colour = picked && toHex(picked.sRGBHex);
+    if (colour) onChange(colour);
+    onSettle?.();
+  };
   return (
-    <Popover.Root onOpenChange={(open) => !open && onSettle?.()}>
+    <Popover.Root defaultOpen={opened} onOpenChange={(open) => !open && onSettle?.()}>
       <Popover.Trigger asChild>{children}</Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
@@ -45,6 +66,11 @@ export function ColourField({ label, value, onChange, onSettle, children, extra 
               onBlur={commit}
               onKeyDown={(e) => e.key === "Enter" && commit()}
             />
+            {dropper() && (
+              <IconButton label="Take a colour from the board" onClick={() => void pick()}>
+                <Pipette />
+              </IconButton>
+            )}
           </div>
           {extra}
         </Popover.Content>

@@ -45,7 +45,7 @@ export function Menu({
               <DropdownMenu.Separator key={i} className="my-1 h-px bg-rule" />
             ) : (
               <DropdownMenu.Item
-                key={item.label}
+                key={`${i} ${item.label}`}
                 disabled={item.disabled}
                 onSelect={item.focuses ? () => void (afterwards.current = item.onSelect) : item.onSelect}
                 className="flex min-h-8 items-center gap-2 rounded px-2 py-1 outline-none data-[disabled]:opacity-40 data-[highlighted]:bg-wash [&_svg]:size-4"

@@ -107,9 +107,10 @@ function drawn(path: Path, lines: Inlines, { width, cap, taper }: Pen, kernel: K
     const own = all.filter((l) => l.depth === depth).map((l) => l.line);
     const bandOf = (some: readonly Contour[], more: { readonly taper?: readonly TaperStop[] }) =>
       kernel.exact.band(pathOf(some), { ...band, ...more });
-    const closed = own.filter((l) => l.closed);
+    // Each ring by itself: rings within one another would be one filled shape.
+    const rings = own.filter((l) => l.closed).map((l) => bandOf([l], {}));
     const open = own.filter((l) => !l.closed);
-    const bands = [bandOf(closed, {}), bandOf(open, taper === "ends" ? { taper: stops } : {})];
+    const bands = [...rings, bandOf(open, taper === "ends" ? { taper: stops } : {})];
     return kernel.intersect([kernel.exact.union(bands), welded]);
   });
 }

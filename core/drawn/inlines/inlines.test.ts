@@ -139,6 +139,10 @@ describe("the form step", () => {
       [0, 2 * 10 * 1000],
       [1, 10 * 1000],
     ]);
+    // Rings within one another are rings still.
+    const ring = engine.kernel.subtract(circle(0, 0, 400), [circle(0, 0, 200)]);
+    const rings = formOf({ count: 4, weight: 1 }, ring).parts.map((p) => area(p.path) / (10 * 2 * Math.PI));
+    expect(rings).toEqual([360 + 240, 320 + 280].map((r) => expect.closeTo(r, -1)));
     // Tapered: the integral of its width; 0.2 to 1 over three tenths at both ends.
     const tapered = formOf({ count: 1, weight: 1, taper: "ends" });
     expect(area(tapered.parts[0].path) / (10 * 1000 * (0.4 + 0.6 * 0.6))).toBeCloseTo(1, 2);

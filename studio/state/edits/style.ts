@@ -128,9 +128,16 @@ export const editInk = (style: Style, id: string, change: Partial<Ink>): Style =
   inks: style.inks.map((i) => (i.id === id ? { ...i, ...change } : i)),
 });
 
-export function addInk(style: Style, colour: string): { style: Style; id: string } {
+export function addInk(style: Style, colour: string, name = `Ink ${style.inks.length + 1}`): { style: Style; id: string } {
   const id = nanoid(6);
-  return { id, style: { ...style, inks: [...style.inks, { id, name: `Ink ${style.inks.length + 1}`, colour }] } };
+  return { id, style: { ...style, inks: [...style.inks, { id, name, colour }] } };
+}
+
+/** Exchanges the colours of two inks: each keeps its name and its coats. */
+export function swapInks(style: Style, a: string, b: string): Style {
+  const colour = (id: string) => style.inks.find((i) => i.id === id)!.colour;
+  const [first, second] = [colour(a), colour(b)];
+  return { ...style, inks: style.inks.map((i) => (i.id === a ? { ...i, colour: second } : i.id === b ? { ...i, colour: first } : i)) };
 }
 
 /** Takes an ink away; coats that used it take `instead`. */
