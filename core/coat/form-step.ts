@@ -16,6 +16,8 @@ export interface FormStepKind<
   P extends Params = Params,
   N extends readonly Need[] = readonly Need[],
 > extends Kind<K, P> {
+  /** What it is about, for menus: steps of one group stand together. */
+  readonly group?: "outline" | "place" | "edge" | "fill" | "others";
   /** Whether it starts a form: it takes no shape from before it. */
   readonly starts?: boolean;
   readonly needs?: N;

@@ -13,6 +13,8 @@ export interface Part {
   readonly matrix?: Matrix;
   /** The line of text it belongs to; the first one where it joins several. */
   readonly line: number;
+  /** The word of the text that it belongs to, counted from 0; the first one where it joins several. */
+  readonly word?: number;
   /** What chance is drawn from for it: the letter's own number, the first one's where it joins several. */
   readonly letter?: number;
   /** Inks of the style that are another ink here, by id; the first letter's where it joins several. */

@@ -11,6 +11,11 @@ export const canvas = material({
   kind: "canvas",
   label: "Canvas",
   hint: "A plain weave of uneven threads",
+  inks: [
+    { id: "sailcloth", name: "Sailcloth", colour: "#eadfc4" },
+    { id: "weft", name: "Weft", colour: "#c4b088" },
+    { id: "gaps", name: "Gaps", colour: "#7d6b45" },
+  ],
   at: (x, y, pixel, seed, spot) => {
     const sx = x * threads + 0.24 * noise(x * 4, y * 1.2, seed + 1);
     const sy = y * threads + 0.24 * noise(x * 1.2, y * 4, seed + 2);

@@ -8,11 +8,20 @@ export interface Spot {
   height: number;
 }
 
+/** A colour of a material, with a name and an id for the ink that it becomes. */
+export interface MaterialInk {
+  readonly id: string;
+  readonly name: string;
+  readonly colour: string;
+}
+
 /** A material: one file. Its pattern has no end, and is the same at every resolution. */
 export interface Material<K extends string = string> {
   readonly kind: K;
   readonly label: string;
   readonly hint: string;
+  /** What it is commonly coloured with: its lighter tone, its darker one, its marks. */
+  readonly inks: readonly [MaterialInk, MaterialInk, MaterialInk];
   /**
    * @param x,y the place in the material's own unit, along its grain and across
    * @param pixel the size of a pixel in that unit: what is finer is left out

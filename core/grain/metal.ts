@@ -6,6 +6,11 @@ export const metal = material({
   kind: "metal",
   label: "Metal",
   hint: "Brushed sheet, with streaks along its grain and a broad sheen",
+  inks: [
+    { id: "steel", name: "Steel", colour: "#e0e4e7" },
+    { id: "dark-steel", name: "Dark steel", colour: "#8a9299" },
+    { id: "scratches", name: "Scratches", colour: "#555c63" },
+  ],
   at: (x, y, pixel, seed, spot) => {
     const streak = (along: number, across: number, s: number) => (across * pixel < 1.2 ? noise(x * along, y * across, seed + s) : 0);
     const fine = 0.5 * streak(2.2, 150, 1) + 0.32 * streak(1.1, 70, 2) + 0.28 * streak(0.5, 31, 3);

@@ -6,6 +6,11 @@ export const paper = material({
   kind: "paper",
   label: "Paper",
   hint: "Rag paper, with a tooth and fibres",
+  inks: [
+    { id: "sheet", name: "Sheet", colour: "#f6efdc" },
+    { id: "fibres", name: "Fibres", colour: "#dccdaa" },
+    { id: "flecks", name: "Flecks", colour: "#a88f60" },
+  ],
   at: (x, y, pixel, seed, spot) => {
     const tooth = octaves(x * 26, y * 26, seed + 1, 4, 26 * pixel);
     const cloud = octaves(x * 3.2, y * 3.2, seed + 2, 3, 3 * pixel);

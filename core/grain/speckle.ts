@@ -8,6 +8,11 @@ export const speckle = material({
   kind: "speckle",
   label: "Speckle",
   hint: "Drops flung over a glaze, as on enamel ware",
+  inks: [
+    { id: "plaster", name: "Plaster", colour: "#ece4d3" },
+    { id: "flint", name: "Flint", colour: "#8f8a80" },
+    { id: "specks", name: "Specks", colour: "#3a352d" },
+  ],
   at: (x, y, pixel, seed, spot) => {
     const glaze = octaves(x * 2.1, y * 2.1, seed + 1, 3, 2 * pixel);
     const drop = (scale: number, s: number, share: number, most: number) => {

@@ -8,6 +8,11 @@ export const stone = material({
   kind: "stone",
   label: "Stone",
   hint: "Hewn limestone, with facets of the chisel, sand and pits",
+  inks: [
+    { id: "limestone", name: "Limestone", colour: "#ddd6c6" },
+    { id: "weathered", name: "Weathered", colour: "#958d7c" },
+    { id: "pits", name: "Pits", colour: "#57503f" },
+  ],
   at: (x, y, pixel, seed, spot) => {
     const wx = x + 0.05 * noise(x * 4, y * 4, seed + 1) + 0.012 * noise(x * 21, y * 21, seed + 16);
     const wy = y + 0.05 * noise(x * 4 + 9, y * 4, seed + 2) + 0.012 * noise(x * 21 + 9, y * 21, seed + 17);

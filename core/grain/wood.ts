@@ -13,6 +13,11 @@ export const wood = material({
   kind: "wood",
   label: "Wood",
   hint: "A planed plank, with its rings, fibres and pores",
+  inks: [
+    { id: "timber", name: "Timber", colour: "#d9a566" },
+    { id: "heartwood", name: "Heartwood", colour: "#8a4f22" },
+    { id: "pores", name: "Pores", colour: "#4a2713" },
+  ],
   at: (x, y, pixel, seed, spot) => {
     // How deep below the cut the heart lies changes slowly along the plank: the rings close into tongues.
     const across = y + 0.6 * (chance(1, 1, seed) - 0.5) + 0.13 * noise(x * 0.55, y * 0.3, seed) + 0.02 * noise(x * 1.7, y * 0.8, seed + 3);

@@ -71,6 +71,8 @@ export interface InkParam extends Base {
   readonly default: string;
   /** The ink that a style is given where it has none of that id when the setting is first used. */
   readonly suggests?: { readonly name: string; readonly colour: string };
+  /** Those that come in so besides, by their ids. */
+  readonly others?: Readonly<Record<string, { readonly name: string; readonly colour: string }>>;
 }
 export interface StopsParam extends Base {
   readonly type: "stops";

@@ -55,6 +55,9 @@ const asShape = (path: Path | undefined): Shape =>
 /** To a millionth, so that what moves together keeps its outline. */
 export const placeKey = (m: Matrix): string => m.map((v) => v.toFixed(6)).join();
 
+/** The number of the word that a character belongs to. */
+const wordAt = (text: string, at: number): number => text.slice(0, at).trimStart().split(/\s+/u).length - 1;
+
 type Timed = <R>(stage: string, work: () => R) => R;
 
 /** Sets and bends an item's letters, or draws its shape. @param shapes those of the board, which words run along and fill */
@@ -89,6 +92,7 @@ export function place(item: Item, shapes: ReadonlyMap<string, ShapeItem>, engine
       y: l.y,
       line: l.line,
       letter: l.key,
+      word: wordAt(item.text, l.from),
       ...(l.inks ? { inks: l.inks } : {}),
     }));
     return { parts: item.joined ? joinedLetters(parts, engine.kernel) : parts };

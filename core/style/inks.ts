@@ -24,8 +24,9 @@ export function withSuggested(style: Style): Style {
   const missing = new Map<string, Ink>();
   for (const coat of style.coats)
     eachSetting(coat, {
-      ink: (id, { suggests, default: own }) => {
-        if (suggests && id === own && !style.inks.some((i) => i.id === id)) missing.set(id, { id, ...suggests });
+      ink: (id, { suggests, others, default: own }) => {
+        const said = id === own ? suggests : others?.[id];
+        if (said && !style.inks.some((i) => i.id === id)) missing.set(id, { id, ...said });
       },
     });
   return missing.size ? { ...style, inks: [...style.inks, ...missing.values()] } : style;

@@ -1,7 +1,7 @@
 import { ArrowDown, ArrowUp, Eye, EyeOff, Plus, X } from "lucide-react";
 import { finishKinds } from "@/core/coat/finishes";
 import { formStepKind, formStepKinds } from "@/core/coat/forms";
-import type { Pass } from "@/core/coat/form-step";
+import type { FormStepKind, Pass } from "@/core/coat/form-step";
 import { layKind, layKinds } from "@/core/coat/lays";
 import { paintKind, paintKinds } from "@/core/coat/paints";
 import { passesOf } from "@/core/coat/passes";
@@ -12,7 +12,7 @@ import { Choice } from "../parts/choice";
 import { Field, Section } from "../parts/field";
 import { Menu } from "../parts/menu";
 import { Tip } from "../parts/tip";
-import { editCoat, repainted, withPass, withStep } from "../state/edits/style";
+import { editCoat, repainted, withPaintValue, withPass, withStep } from "../state/edits/style";
 import { useShownStyle, useStudio } from "../state/store";
 import { ParamControls } from "./controls/param-controls";
 
@@ -40,6 +40,7 @@ export function CoatSections({ coat }: { coat: Coat }) {
       <FormSection coat={coat} edit={edit} />
       <Section title="Paint">
         <Choice
+          wide
           label="Paint"
           value={coat.paint.kind}
           options={options(paintKinds)}
@@ -48,7 +49,7 @@ export function CoatSections({ coat }: { coat: Coat }) {
         <ParamControls
           params={paintKind(coat.paint.kind).params}
           values={coat.paint}
-          onChange={(name, value) => edit(`paint ${name}`, (c) => ({ ...c, paint: withValue(c.paint, name, value) }))}
+          onChange={(name, value) => edit(`paint ${name}`, (c) => ({ ...c, paint: withPaintValue(c.paint, name, value) }))}
         />
         <Field label="Laid as" hint="Over the whole form, or as a line along its edge">
           <Choice
@@ -86,6 +87,11 @@ export function CoatSections({ coat }: { coat: Coat }) {
   );
 }
 
+/** The steps that can be added, by what they are about. */
+const stepGroups: readonly (readonly FormStepKind[])[] = (["outline", "place", "edge", "fill", "others"] as const).map((group) =>
+  formStepKinds.map((k) => formStepKind(k.kind)).filter((k) => !k.starts && k.group === group),
+);
+
 type Edit = (name: string | null, change: (c: Coat) => Coat) => void;
 
 const asTheRest = "rest";
@@ -106,7 +112,7 @@ function PassSection({ coat, pass, edit }: { coat: Coat; pass: Pass; edit: Edit 
         <ParamControls
           params={paintKind(paint.kind).params}
           values={paint}
-          onChange={(name, value) => edit(`pass ${pass.id} ${name}`, (c) => withPass(c, pass.id, withValue(paint, name, value)))}
+          onChange={(name, value) => edit(`pass ${pass.id} ${name}`, (c) => withPass(c, pass.id, withPaintValue(paint, name, value)))}
         />
       )}
     </Section>
@@ -131,13 +137,16 @@ function FormSection({ coat, edit }: { coat: Coat; edit: Edit }) {
               <Plus />
             </IconButton>
           }
-          items={formStepKinds
-            .filter((k) => !formStepKind(k.kind).starts)
-            .map((k) => ({
+          wide
+          align="start"
+          items={stepGroups.flatMap((group, i) => [
+            ...(i > 0 ? [null] : []),
+            ...group.map((k) => ({
               label: k.label,
               hint: k.hint,
               onSelect: () => edit(null, (c) => withStep(c, k.kind, style?.inks ?? [])),
-            }))}
+            })),
+          ])}
         />
       }
     >

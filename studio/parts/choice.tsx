@@ -13,15 +13,18 @@ interface Props {
   value: string;
   options: readonly Option[];
   onChange: (value: string) => void;
+  /** Whether it has the whole width, and so room for more. */
+  wide?: boolean;
 }
 
 /** Letters of all labels that there is room for side by side. */
 const room = 24;
 
-/** Up to four short options side by side, more or longer ones as a list. */
+/** A few short options side by side, more or longer ones as a list. */
 export function Choice(props: Props) {
   const letters = props.options.reduce((sum, o) => sum + o.label.length, 0);
-  return props.options.length <= 4 && letters <= room ? <Segments {...props} /> : <List {...props} />;
+  const most = props.wide ? { options: 5, letters: 32 } : { options: 4, letters: room };
+  return props.options.length <= most.options && letters <= most.letters ? <Segments {...props} /> : <List {...props} />;
 }
 
 function Segments({ label, value, options, onChange }: Props) {

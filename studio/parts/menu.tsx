@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { DropdownMenu } from "radix-ui";
 import { useRef, type ReactNode } from "react";
 
@@ -17,10 +18,13 @@ export function Menu({
   trigger,
   items,
   align = "end",
+  wide = false,
 }: {
   trigger: ReactNode;
   items: readonly (MenuItem | null)[];
   align?: "start" | "end";
+  /** In two columns, where there are many. */
+  wide?: boolean;
 }) {
   const afterwards = useRef<(() => void) | null>(null);
   const onClosed = (e: Event) => {
@@ -38,11 +42,14 @@ export function Menu({
           sideOffset={4}
           collisionPadding={8}
           onCloseAutoFocus={onClosed}
-          className="z-50 max-h-(--radix-dropdown-menu-content-available-height) min-w-44 max-w-80 overflow-y-auto rounded-lg border border-rule bg-sheet p-1 shadow-xl"
+          className={clsx(
+            "z-50 max-h-(--radix-dropdown-menu-content-available-height) overflow-y-auto rounded-lg border border-rule bg-sheet p-1 shadow-xl",
+            wide ? "grid w-[520px] max-w-[94vw] grid-cols-2 gap-x-1" : "min-w-44 max-w-80",
+          )}
         >
           {items.map((item, i) =>
             item === null ? (
-              <DropdownMenu.Separator key={i} className="my-1 h-px bg-rule" />
+              <DropdownMenu.Separator key={i} className={clsx("my-1 h-px bg-rule", wide && "col-span-2")} />
             ) : (
               <DropdownMenu.Item
                 key={`${i} ${item.label}`}

@@ -4,6 +4,7 @@ import { bandOf, strokeParams } from "../strokes";
 
 export const band = formStep({
   kind: "band",
+  group: "edge",
   label: "Outline band",
   hint: "The area of a stroke along the edge, to be built on further",
   params: {

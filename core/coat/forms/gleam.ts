@@ -7,6 +7,7 @@ import { boundsOf, plain, type Part } from "../shape";
 
 export const gleam = formStep({
   kind: "gleam",
+  group: "fill",
   label: "Gleam",
   hint: "Straight or bowed bands across the letters, kept inside them or not",
   params: {

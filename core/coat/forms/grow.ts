@@ -3,6 +3,7 @@ import { joinOf, joinParams } from "../joins";
 
 export const grow = formStep({
   kind: "grow",
+  group: "outline",
   label: "Grow",
   hint: "Makes every letter fatter by a parallel outline",
   params: {

@@ -24,6 +24,7 @@ interface Drawn {
 
 export const hatch = formStep({
   kind: "hatch",
+  group: "fill",
   label: "Hatch",
   hint: "Filled with strokes as by hand, ruled or loose",
   params: {

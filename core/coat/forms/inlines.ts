@@ -11,6 +11,7 @@ const known = memoByIdentity<Path, readonly Path[]>(6);
 
 export const inlines = formStep({
   kind: "inlines",
+  group: "fill",
   label: "Inlines",
   hint: "Lines that run along the strokes of the letters, evenly between their sides",
   params: {

@@ -4,6 +4,7 @@ import { eachPartWith, otherParams } from "./other-form";
 
 export const keepInside = formStep({
   kind: "keep-inside",
+  group: "others",
   label: "Keep inside",
   hint: "Keeps only what lies within what another coat, or another item of the board, covers",
   params: otherParams,

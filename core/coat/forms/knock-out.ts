@@ -3,6 +3,7 @@ import { eachPartWith, otherParams } from "./other-form";
 
 export const knockOut = formStep({
   kind: "knock-out",
+  group: "others",
   label: "Knock out",
   hint: "Takes away what another coat, or another item of the board, covers",
   params: otherParams,

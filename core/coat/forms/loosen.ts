@@ -8,6 +8,7 @@ const nudge = (letter: number, what: number, seed: number): number => 2 * chance
 
 export const loosen = formStep({
   kind: "loosen",
+  group: "place",
   label: "Loosen",
   hint: "Letters shifted, turned and sized a little at random, in this coat alone",
   params: {

@@ -9,6 +9,7 @@ const lined = (v: Readonly<Record<string, unknown>>) => v.as === "lines";
 
 export const redraw = formStep({
   kind: "redraw",
+  group: "edge",
   label: "Redraw",
   hint: "The outline drawn again by a hand that wanders",
   params: {

@@ -6,6 +6,7 @@ const fromLamp = (v: Readonly<Record<string, unknown>>) => v.side !== "own";
 
 export const rim = formStep({
   kind: "rim",
+  group: "edge",
   label: "Rim",
   hint: "An edge light or an edge shade: widest where the edge faces it, nothing where it turns away",
   params: {

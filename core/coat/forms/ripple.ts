@@ -9,6 +9,7 @@ const letGo = (v: Readonly<Record<string, unknown>>) => v.corners === "softened"
 
 export const ripple = formStep({
   kind: "ripple",
+  group: "edge",
   label: "Ripple",
   hint: "Waves along the outline",
   params: {

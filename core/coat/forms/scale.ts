@@ -15,6 +15,7 @@ const sizeHint = "As a share of what it was";
 
 export const scale = formStep({
   kind: "scale",
+  group: "place",
   label: "Scale",
   hint: "Sizes, turns and slants, all of it about one place or each letter about its own",
   params: {

@@ -2,6 +2,7 @@ import { formStep } from "../form-step";
 
 export const shift = formStep({
   kind: "shift",
+  group: "place",
   label: "Shift",
   hint: "Moves the whole coat sideways, up or down",
   params: {

@@ -3,6 +3,7 @@ import { joinOf, joinParams } from "../joins";
 
 export const shrink = formStep({
   kind: "shrink",
+  group: "outline",
   label: "Shrink",
   hint: "Makes every letter thinner by a parallel outline; what is too thin vanishes",
   params: {

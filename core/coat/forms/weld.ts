@@ -11,6 +11,7 @@ import { boundsOfPart, plain, type Part } from "../shape";
  */
 export const weld = formStep({
   kind: "weld",
+  group: "outline",
   label: "Weld",
   hint: "Joins letters that overlap into one outline",
   params: {},

@@ -1,8 +1,23 @@
 import { materials } from "../../grain/materials";
+import type { InkParam } from "../../params";
 import type { SceneFill } from "../../scene/scene";
 import { paint } from "../paint-kind";
 import type { Part } from "../shape";
 import { paintSpans, spanParam } from "./span";
+
+const tones = ["light", "dark", "marks"] as const;
+
+const inkParam = (tone: 0 | 1 | 2, label: string, hint: string): InkParam => {
+  const own = materials.map((m) => m.inks[tone]);
+  return {
+    type: "ink",
+    label,
+    hint,
+    default: own[0].id,
+    suggests: { name: own[0].name, colour: own[0].colour },
+    others: Object.fromEntries(own.slice(1).map(({ id, name, colour }) => [id, { name, colour }])),
+  };
+};
 
 export const grain = paint({
   kind: "grain",
@@ -19,21 +34,9 @@ export const grain = paint({
     span: { ...spanParam, hint: "What is cut from one piece of the material" },
     size: { type: "length", label: "Size", hint: "How large the pattern is", default: 60, min: 2, max: 1000, reach: 200 },
     angle: { type: "angle", label: "Angle", hint: "Which way the grain runs", default: 0, min: -180, max: 180 },
-    light: {
-      type: "ink",
-      label: "Light ink",
-      hint: "The lighter tone",
-      default: "timber",
-      suggests: { name: "Timber", colour: "#d9a566" },
-    },
-    dark: {
-      type: "ink",
-      label: "Dark ink",
-      hint: "The darker tone",
-      default: "heartwood",
-      suggests: { name: "Heartwood", colour: "#8a4f22" },
-    },
-    marks: { type: "ink", label: "Marks", hint: "Pores and veins", default: "pores", suggests: { name: "Pores", colour: "#4a2713" } },
+    light: inkParam(0, "Light ink", "The lighter tone"),
+    dark: inkParam(1, "Dark ink", "The darker tone"),
+    marks: inkParam(2, "Marks", "Pores and veins"),
     contrast: {
       type: "number",
       label: "Contrast",
@@ -55,6 +58,12 @@ export const grain = paint({
       suffix: "%",
     },
     seed: { type: "seed", label: "Piece", hint: "Which piece of the material it is cut from", default: 7 },
+  },
+  // Another material comes in its own colours, unless those of the one before were changed for others.
+  follow: (values, name, value) => {
+    const [before, after] = [values.material, value].map((kind) => materials.find((m) => m.kind === kind));
+    if (name !== "material" || !before || !after) return {};
+    return Object.fromEntries(tones.flatMap((tone, i) => (values[tone] === before.inks[i].id ? [[tone, after.inks[i].id]] : [])));
   },
   needs: ["board", "lamp"],
   spares: ({ span, relief }) => [...(span === "board" ? [] : (["board"] as const)), ...(relief === 0 ? (["lamp"] as const) : [])],

@@ -1,3 +1,4 @@
+import { materialOf, type MaterialName } from "../../grain/materials";
 import { starters, type StarterCoat, type StarterTools } from "./starter";
 
 type Stops = readonly (readonly [at: number, name: string, colour: string, opacity?: number])[];
@@ -12,12 +13,11 @@ const painted = (t: StarterTools, name: string, stops: Stops, values: Readonly<R
 
 const grained = (
   { st, ink }: StarterTools,
-  material: string,
+  material: MaterialName,
   name: string,
-  colours: readonly [light: readonly [string, string], dark: readonly [string, string], marks: readonly [string, string]],
   values: Readonly<Record<string, unknown>> = {},
 ): StarterCoat => {
-  const [light, dark, marks] = colours.map(([called, colour]) => ink(called, colour));
+  const [light, dark, marks] = materialOf(material).inks.map((i) => ink(i.name, i.colour));
   return { name, paint: ["grain", { material, size: st(240), light, dark, marks, ...values }] };
 };
 
@@ -111,66 +111,15 @@ export const faces = starters("face", "face", [
       ),
     ],
   ],
+  ["Wood", "Sawn timber, along the word", (t) => [grained(t, "wood", "Wood")]],
+  ["Stone", "Hewn limestone", (t) => [grained(t, "stone", "Stone")]],
+  ["Canvas", "Woven sailcloth", (t) => [grained(t, "canvas", "Canvas", { size: t.st(90) })]],
+  ["Brushed", "Brushed steel", (t) => [grained(t, "metal", "Brushed")]],
+  ["Paper", "Heavy, fibrous paper", (t) => [grained(t, "paper", "Paper")]],
   [
-    "Wood",
-    "Sawn timber, along the word",
-    (t) => [
-      grained(t, "wood", "Wood", [
-        ["Timber", "#d9a566"],
-        ["Heartwood", "#8a4f22"],
-        ["Pores", "#4a2713"],
-      ]),
-    ],
-  ],
-  [
-    "Stone",
-    "Hewn limestone",
-    (t) => [
-      grained(t, "stone", "Stone", [
-        ["Limestone", "#ddd6c6"],
-        ["Weathered", "#958d7c"],
-        ["Pits", "#57503f"],
-      ]),
-    ],
-  ],
-  [
-    "Canvas",
-    "Woven sailcloth",
-    (t) => [
-      grained(
-        t,
-        "canvas",
-        "Canvas",
-        [
-          ["Sailcloth", "#eadfc4"],
-          ["Weft", "#c4b088"],
-          ["Gaps", "#7d6b45"],
-        ],
-        { size: t.st(90) },
-      ),
-    ],
-  ],
-  [
-    "Brushed",
-    "Brushed steel",
-    (t) => [
-      grained(t, "metal", "Brushed", [
-        ["Steel", "#e0e4e7"],
-        ["Dark steel", "#8a9299"],
-        ["Scratches", "#555c63"],
-      ]),
-    ],
-  ],
-  [
-    "Paper",
-    "Heavy, fibrous paper",
-    (t) => [
-      grained(t, "paper", "Paper", [
-        ["Sheet", "#f6efdc"],
-        ["Fibres", "#dccdaa"],
-        ["Flecks", "#a88f60"],
-      ]),
-    ],
+    "In turn",
+    "Two inks, every second letter",
+    ({ ink }) => [{ name: "In turn", paint: ["turns", { first: ink("Turn 1", "#c8452c"), second: ink("Turn 2", "#e3a63a") }] }],
   ],
   [
     "Four lines",

@@ -3,6 +3,7 @@ import { nanoid } from "nanoid";
 import { newFinish, newFormStep, newLay, newPaint, type Coat, type FormStep, type Ink, type Paint } from "@/core/coat/schema";
 import { formStepKind } from "@/core/coat/forms";
 import { paintKind } from "@/core/coat/paints";
+import { withValue } from "@/core/params";
 import { inksOf, pasteCoat, withInks, withSuggested } from "@/core/style/inks";
 import type { Style } from "@/core/style/schema";
 import { itemOf, shownStyle, type Scope, type Work } from "../work";
@@ -84,6 +85,12 @@ export function repainted(coat: Coat, kind: string, inks: readonly Ink[], values
     return p.type === "stops" ? [[name, p.default.map((s, i) => ({ ...s, ink: i === 0 ? first : second }))]] : [];
   });
   return newPaint(kind, { ...Object.fromEntries(inked), ...fresh, ...values });
+}
+
+/** A paint with a setting changed, and those that follow from it. */
+export function withPaintValue(paint: Paint, name: string, value: unknown): Paint {
+  const also = paintKind(paint.kind).follow?.(paint, name, value) ?? {};
+  return Object.entries(also).reduce((next, [n, v]) => withValue(next, n, v), withValue(paint, name, value));
 }
 
 /** The coat with another step at its end; in the paint that suits the step, where the coat had one flat ink. */
