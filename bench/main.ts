@@ -1,9 +1,10 @@
-/** npm run bench: everything; npm run bench -- kernel, stack, edits or bends: one of them. */
+/** npm run bench: everything; npm run bench -- kernel, stack, edits, bends or styles: one of them. */
 const benches = {
   kernel: () => import("./kernel"),
   stack: () => import("./stack"),
   edits: () => import("./edits"),
   bends: () => import("./bends"),
+  styles: () => import("./styles"),
 };
 const which = process.argv[2];
 const wanted = Object.entries(benches).filter(([name]) => which === undefined || which === name);

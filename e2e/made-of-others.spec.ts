@@ -4,6 +4,8 @@ import { addCoat, boardPaths, choose, coatNames, document, drag, fill, gripAt, n
 async function addStep(page: Page, name: string): Promise<void> {
   await page.getByRole("button", { name: "Add a form step" }).click();
   await page.getByRole("menuitem", { name: new RegExp(`^${name}`) }).click();
+  // The hand leaves the strip, where it would show the art only up to a coat.
+  await page.mouse.move(700, 200);
 }
 
 async function toCoats(page: Page): Promise<void> {

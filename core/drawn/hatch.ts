@@ -40,12 +40,13 @@ interface Stroke {
 /**
  * Strokes across a form as centre lines. Rows keep their place and their chance by number in the letter's own space, so that a word that
  * is edited keeps the strokes of its letters. The spacing is put right once by what was drawn: strokes that end early cover less.
+ * @param draft without that
  * @throws CurveError where there would be more than 3000 rows
  */
-export function hatched(path: Path, hatch: Hatch): Contour[] {
+export function hatched(path: Path, hatch: Hatch, draft = false): Contour[] {
   const contours = contoursOf(path, true);
   const once = drawn(contours, hatch);
-  if (hatch.joined || hatch.ends <= 0 || !once.strokes.length) return once.lines;
+  if (draft || hatch.joined || hatch.ends <= 0 || !once.strokes.length) return once.lines;
   // Ends that are pulled in take from the weight what is here given back, within a fifth.
   const ratio = once.lines.reduce((sum, l) => sum + new Course(l).length, 0) / once.whole;
   return abs(ratio - 1) < 0.002 ? once.lines : drawn(contours, { ...hatch, spacing: hatch.spacing * min(1.2, max(0.8, ratio)) }).lines;

@@ -5,6 +5,7 @@ import { fitCubics, type Sampler } from "../curves/fit";
 import { lengthOf } from "../curves/length";
 import type { Path } from "../curves/path";
 import { Track } from "../curves/track";
+import { memoByIdentity } from "../memo";
 import { wander } from "./wander";
 
 const { floor, max, min, round } = Math;
@@ -19,6 +20,24 @@ export interface Redraw {
   readonly letter: number;
 }
 
+/** A contour with how far along each segment t is: the error is far below that of the hand. */
+interface Measured {
+  readonly contour: Contour;
+  readonly track: Track;
+  readonly shares: readonly ((t: number) => number)[];
+}
+
+/** Measured once, however often and however wildly it is drawn. */
+const measured = memoByIdentity<Path, readonly Measured[]>(1);
+
+function measure(contour: Contour): Measured {
+  const shares = Array.from({ length: contour.size }, (_, k) => {
+    const { p, o, degree } = segmentOf(contour, k);
+    return degree === 1 ? (t: number) => t : tableOf(p, o, degree);
+  });
+  return { contour, track: new Track(contour), shares };
+}
+
 /**
  * An outline drawn again by a hand that strays: each place is moved by two noises of its length, in x and in y and not along the normal,
  * so that corners stay corners. On a closed outline the noises close, too. It may cross itself.
@@ -26,8 +45,7 @@ export interface Redraw {
 export function redrawn(path: Path, { wander: by, length, seed, letter }: Redraw): Path {
   const budget = new Budget();
   return pathOf(
-    contoursOf(path, true).map((c, i): Contour => {
-      const track = new Track(c);
+    measured(path, "", () => contoursOf(path, true).map(measure)).map(({ contour: c, track, shares }, i): Contour => {
       const cells = max(3, round(track.length / length));
       const id = letter * 64 + i;
       const stray = (s: number, out: Float64Array) => {
@@ -43,8 +61,7 @@ export function redrawn(path: Path, { wander: by, length, seed, letter }: Redraw
         const { p, o, degree } = segmentOf(c, k);
         const [from, to] = [track.lengthTo(k), track.lengthTo(k + 1)];
         if (to - from < 1e-9) continue;
-        // How far along the segment t is: its error is far below that of the hand.
-        const share = degree === 1 ? (t: number) => t : tableOf(p, o, degree);
+        const share = shares[k];
         const at: Sampler = (t, to4) => {
           const s = from + (to - from) * share(t);
           stray(s, off);

@@ -52,8 +52,11 @@ const point = trackPoint();
  */
 export function rippled(path: Path, ripple: Ripple, kernel: Kernel): Path {
   const budget = new Budget();
-  const clean = contoursOf(kernel.exact.weld(path), true);
-  const waved = pathOf(clean.map((c, i) => waves(c, i, ripple, budget)));
+  const draft = kernel !== kernel.exact;
+  const clean = contoursOf(draft ? path : kernel.weld(path), true);
+  const waved = pathOf(clean.map((c, i) => waves(c, i, ripple, draft ? undefined : budget)));
+  // Filled, waves that meet look united.
+  if (draft) return waved;
   const [seen] = kernel.stack([{ path: waved, label: "ink" }]);
   if (!seen) return waved;
   // Waves of two sides that meet leave crumbs and pinholes, which no hand would draw.
@@ -63,13 +66,15 @@ export function rippled(path: Path, ripple: Ripple, kernel: Kernel): Path {
   return kept.length === contours.length ? seen.path : pathOf(kept);
 }
 
-function waves(c: Contour, index: number, ripple: Ripple, budget: Budget): Contour {
+/** @param budget for its curves; a draft without one is drawn in straight steps */
+function waves(c: Contour, index: number, ripple: Ripple, budget: Budget | undefined): Contour {
   const track = new Track(c);
   const step = ripple.shape === "bumps" ? ripple.length : ripple.length / 2;
   const all = cornersOf(c);
   const runs = all.length && ripple.corners === "kept" ? between(track, all, ripple, step) : [around(track, all.length > 0, ripple, step)];
   const out = new ContourBuilder();
   const start = new Float64Array(4);
+  const first = new Float64Array(4);
   runs.forEach((run, r) => {
     const width = (run.to - run.from) / run.count;
     const wave = waveOf(run, width, r * 7919 + index * 104729, track, ripple);
@@ -83,13 +88,18 @@ function waves(c: Contour, index: number, ripple: Ripple, budget: Budget): Conto
       if (to - from < 1e-9) continue;
       const along: Sampler = (t, at) => wave(from + (to - from) * t, from, to, at);
       if (r === 0 && i === 0) {
-        along(0, start);
-        out.move(start[0], start[1]);
+        along(0, first);
+        out.move(first[0], first[1]);
       }
-      fitCubics(along, 0, 1, max(0.05, ripple.height / 60), out, budget);
+      if (!budget) {
+        for (let k = 1; k <= 4; k++) {
+          along(k / 4, start);
+          out.line(start[0], start[1]);
+        }
+      } else fitCubics(along, 0, 1, max(0.05, ripple.height / 60), out, budget);
     }
   });
-  out.endAt(start[0], start[1]);
+  out.endAt(first[0], first[1]);
   return out.build(true);
 }
 

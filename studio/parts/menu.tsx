@@ -39,12 +39,13 @@ export function Menu({
       <DropdownMenu.Portal>
         <DropdownMenu.Content
           align={align}
+          side={wide ? "right" : "bottom"}
           sideOffset={4}
           collisionPadding={8}
           onCloseAutoFocus={onClosed}
           className={clsx(
             "z-50 max-h-(--radix-dropdown-menu-content-available-height) overflow-y-auto rounded-lg border border-rule bg-sheet p-1 shadow-xl",
-            wide ? "grid w-[520px] max-w-[94vw] grid-cols-2 gap-x-1" : "min-w-44 max-w-80",
+            wide ? "grid w-[560px] max-w-[94vw] grid-cols-2 items-start gap-x-1" : "min-w-44 max-w-80",
           )}
         >
           {items.map((item, i) =>

@@ -1,11 +1,15 @@
-import { pathOf } from "../../curves/contour";
+import { pathOf, type Contour } from "../../curves/contour";
 import type { Kernel } from "../../curves/kernel";
 import type { Path } from "../../curves/path";
 import { hatched } from "../../drawn/hatch";
 import { memoByIdentity } from "../../memo";
 import { eachPart, formStep } from "../form-step";
+import { inked, isDraft } from "../inked-lines";
 
 const known = memoByIdentity<Path, Path>(4);
+
+/** Strokes do not change with their weight, which is dragged most. */
+const along = memoByIdentity<Path, readonly Contour[]>(3);
 
 interface Drawn {
   readonly angle: number;
@@ -100,9 +104,12 @@ export const hatch = formStep({
 
 function strokes(path: Path, drawn: Drawn, kernel: Kernel): Path {
   const { angle, turn, second, seed, weight, taper, inside } = drawn;
-  const lines = hatched(path, drawn);
-  const across = second ? hatched(path, { ...drawn, angle: angle + turn, seed: seed + 1 }) : [];
-  const all = [...lines, ...across];
+  const { spacing, loose, ends: pulled, joined, letter } = drawn;
+  const hand = { angle, spacing, loose, ends: pulled, joined, seed, letter };
+  const all = along(path, JSON.stringify([hand, second && turn, isDraft(kernel)]), () => [
+    ...hatched(path, hand, isDraft(kernel)),
+    ...(second ? hatched(path, { ...hand, angle: angle + turn, seed: seed + 1 }, isDraft(kernel)) : []),
+  ]);
   if (!all.length) return pathOf([]);
   const ends = [
     { at: 0, width: 0.15 * weight },
@@ -110,14 +117,7 @@ function strokes(path: Path, drawn: Drawn, kernel: Kernel): Path {
     { at: 0.75, width: weight },
     { at: 1, width: 0.1 * weight },
   ];
-  const area = kernel.band(pathOf(all), {
-    width: weight,
-    side: "centre",
-    join: { kind: "round" },
-    cap: "round",
-    dashes: [],
-    ...(taper ? { taper: ends } : {}),
-  });
+  const area = inked(all, { width: weight, join: { kind: "round" }, cap: "round", ...(taper ? { taper: ends } : {}) }, kernel);
   // Ends that reach over the edge are meant to.
-  return inside && drawn.ends >= 0 ? kernel.intersect([area, path]) : area;
+  return inside && drawn.ends >= 0 && !isDraft(kernel) ? kernel.intersect([area, path]) : area;
 }

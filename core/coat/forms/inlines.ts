@@ -1,9 +1,9 @@
-import { pathOf, type Contour } from "../../curves/contour";
 import type { Kernel, TaperStop } from "../../curves/kernel";
 import type { Path } from "../../curves/path";
 import { inlinesOf, type Inline, type Inlines } from "../../drawn/inlines/inlines";
 import { memoByIdentity } from "../../memo";
 import { formStep } from "../form-step";
+import { inked, isDraft } from "../inked-lines";
 import { plain, type Part } from "../shape";
 
 /** Lines of one letter, those of one depth together, from the edge inwards. */
@@ -103,15 +103,10 @@ function drawn(path: Path, lines: Inlines, { width, cap, taper }: Pen, kernel: K
     { at: 0.7, width },
     { at: 1, width: 0.2 * width },
   ];
-  const band = { width, side: "centre", join: { kind: "miter", limit: 4 }, cap, dashes: [] } as const;
+  const pen = { width, join: { kind: "miter", limit: 4 }, cap, ...(taper === "ends" ? { taper: stops } : {}) } as const;
   return Array.from({ length: Math.ceil(lines.count / 2) }, (_, depth) => {
     const own = all.filter((l) => l.depth === depth).map((l) => l.line);
-    const bandOf = (some: readonly Contour[], more: { readonly taper?: readonly TaperStop[] }) =>
-      kernel.exact.band(pathOf(some), { ...band, ...more });
-    // Each ring by itself: rings within one another would be one filled shape.
-    const rings = own.filter((l) => l.closed).map((l) => bandOf([l], {}));
-    const open = own.filter((l) => !l.closed);
-    const bands = [...rings, bandOf(open, taper === "ends" ? { taper: stops } : {})];
-    return kernel.intersect([kernel.exact.union(bands), welded]);
+    const area = inked(own, pen, kernel);
+    return isDraft(kernel) ? area : kernel.intersect([area, welded]);
   });
 }

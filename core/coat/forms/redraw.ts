@@ -1,7 +1,9 @@
+import { contoursOf, pathOf } from "../../curves/contour";
 import type { Path } from "../../curves/path";
 import { redrawn } from "../../drawn/redraw";
 import { memoByIdentity } from "../../memo";
 import { eachPart, formStep } from "../form-step";
+import { inked, isDraft } from "../inked-lines";
 
 const known = memoByIdentity<Path, Path>(4);
 
@@ -45,10 +47,12 @@ export const redraw = formStep({
       known(path, `${letter} ${key}`, () => {
         const outline = kernel.weld(path);
         if (as === "form") return kernel.weld(redrawn(outline, { ...hand, letter }));
-        const line = { width, side: "centre", join: { kind: "round" }, cap: "round", dashes: [] } as const;
-        return kernel.union(
-          Array.from({ length: Math.round(passes) }, (_, i) => kernel.band(redrawn(outline, { ...hand, letter: 13 * letter + i }), line)),
+        const pen = { width, join: { kind: "round" }, cap: "round" } as const;
+        const lines = Array.from({ length: Math.round(passes) }, (_, i) =>
+          contoursOf(redrawn(outline, { ...hand, letter: 13 * letter + i }), true),
         );
+        if (isDraft(kernel)) return inked(lines.flat(), pen, kernel);
+        return kernel.union(lines.map((pass) => kernel.band(pathOf(pass), { ...pen, side: "centre", dashes: [] })));
       }),
     );
   },

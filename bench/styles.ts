@@ -1,0 +1,69 @@
+/**
+ * npm run bench -- styles: the time from an edit to the new scene for every shipped style, on a word of 12 letters: while the first length of
+ * each coat's form is dragged (as a draft), exactly, and when one letter changes. Medians on one machine; compare ratios.
+ */
+import { performance } from "node:perf_hooks";
+import { demoStyles } from "../demo/styles";
+import { formStepKind } from "../core/coat/forms";
+import type { Coat } from "../core/coat/schema";
+import { compile } from "../core/piece/compile";
+import { newLettering, newPiece } from "../core/piece/schema";
+import type { Style } from "../core/style/schema";
+import { serverEngine } from "../server/engine";
+
+const rounds = 9;
+const aim = 16;
+const engine = await serverEngine();
+const styles = demoStyles();
+await engine.load([...new Set(styles.map((s) => s.madeWith?.face ?? "archivo-black"))]);
+
+const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1];
+
+function run(style: Style, text: string, draft: boolean): number {
+  const face = style.madeWith?.face ?? "archivo-black";
+  const word = newLettering({
+    ...{ id: "w", text, face, size: 160, letterSpacing: 0, lineSpacing: 1, align: "centre", x: 700, y: 300, turn: 0 },
+    ...{ styleId: style.id, ownStyle: null },
+  });
+  const piece = newPiece({ id: "p", name: "P", board: { width: 1400, height: 500, unit: "px", dpi: 96, ground: null }, items: [word] });
+  const start = performance.now();
+  compile(piece, new Map([[style.id, style]]), draft ? { ...engine, kernel: engine.draft } : engine);
+  return performance.now() - start;
+}
+
+/** A coat with the first length of its form a little longer; undefined where it has none. */
+function nudged(coat: Coat, by: number): Coat | undefined {
+  for (const [i, step] of coat.form.entries()) {
+    const held: Readonly<Record<string, unknown>> = step;
+    const name = Object.entries(formStepKind(step.kind).params).find(([n, p]) => p.type === "length" && held[n] !== 0)?.[0];
+    if (!name) continue;
+    return { ...coat, form: coat.form.map((s, k) => (k === i ? { ...s, [name]: (held[name] as number) * (1 + by) } : s)) };
+  }
+  return undefined;
+}
+
+const text = "Brindlemoors";
+console.log(`Node ${process.version}; “${text}”; medians of ${rounds} edits in ms, the slowest coat of each style\n`);
+console.log(`${"style".padEnd(20)} ${"dragged".padStart(9)} ${"exact".padStart(9)} ${"a letter".padStart(9)}`);
+const over: string[] = [];
+for (const style of styles) {
+  run(style, text, false);
+  run(style, text, true);
+  const measured = (draft: boolean) =>
+    Math.max(
+      ...style.coats.map((coat) => {
+        const times = Array.from({ length: rounds }, (_, n) => {
+          const changed = nudged(coat, (n + 1) / 211);
+          return changed ? run({ ...style, coats: style.coats.map((c) => (c === coat ? changed : c)) }, text, draft) : 0;
+        });
+        return median(times);
+      }),
+    );
+  const [dragged, exact] = [measured(true), measured(false)];
+  const letter = median(Array.from({ length: rounds }, (_, n) => run(style, `Brind${String.fromCharCode(65 + n)}emoors`, false)));
+  if (dragged > aim) over.push(`${style.name} ${dragged.toFixed(0)}`);
+  console.log(
+    `${style.name.padEnd(20)} ${dragged.toFixed(1).padStart(9)} ${exact.toFixed(1).padStart(9)} ${letter.toFixed(1).padStart(9)}`,
+  );
+}
+console.log(`\nover ${aim} ms while dragged: ${over.join(", ") || "none"}`);
