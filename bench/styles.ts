@@ -1,6 +1,6 @@
 /**
- * npm run bench -- styles: the time from an edit to the new scene for every shipped style, on a word of 12 letters: while the first length of
- * each coat's form is dragged (as a draft), exactly, and when one letter changes. Medians on one machine; compare ratios.
+ * npm run bench -- styles: the time from an edit to the new scene for every shipped style, on a word of 12 letters: while the first length
+ * of each coat's form is dragged (as a draft), exactly, and when one letter changes. Medians on one machine; compare ratios.
  */
 import { performance } from "node:perf_hooks";
 import { demoStyles } from "../demo/styles";

@@ -278,3 +278,18 @@ test("a fade is switched on, and its line is moved on the art itself", async ({ 
   await expect.poll(line).toBe(start);
   expect(faults).toEqual([]);
 });
+
+test("the styles of the shelf are tried on the present word before one is taken", async ({ page }) => {
+  const faults = noteFaults(page);
+  await page.getByLabel("Choose a style").click();
+  const picker = page.getByRole("dialog", { name: "Styles" });
+  await picker.getByLabel("Search styles").fill("Plain");
+  const tried = picker.locator("img[data-tried]");
+  await expect(tried.first()).toBeVisible({ timeout: 30_000 });
+  // Pictures of this word, each in another style.
+  const sources = await tried.evaluateAll((all) => all.map((i) => (i as HTMLImageElement).src));
+  expect(sources.every((s) => s.startsWith("data:image/svg+xml"))).toBe(true);
+  await picker.getByRole("button").first().click();
+  await expect(picker).toBeHidden();
+  expect(faults).toEqual([]);
+});

@@ -69,19 +69,27 @@ export function CoatSections({ coat }: { coat: Coat }) {
         <PassSection key={pass.id} coat={coat} pass={pass} edit={edit} />
       ))}
       <Section title="Finish">
-        {finishKinds.map((k) => (
-          <ParamControls
-            key={k.kind}
-            params={k.params}
-            values={coat.finish[k.kind]}
-            onChange={(name, value) =>
-              edit(`finish ${k.kind} ${name}`, (c) => ({
-                ...c,
-                finish: { ...c.finish, [k.kind]: withValue(c.finish[k.kind], name, value) },
-              }))
-            }
-          />
-        ))}
+        {finishKinds.map((k) => {
+          const values: Readonly<Record<string, unknown>> = coat.finish[k.kind];
+          return (
+            // What is switched on has its settings in a frame of its own.
+            <div
+              key={k.kind}
+              className={values.on === true ? "space-y-1.5 rounded-lg border border-rule bg-sheet/60 px-2 py-1" : "space-y-1.5"}
+            >
+              <ParamControls
+                params={k.params}
+                values={values}
+                onChange={(name, value) =>
+                  edit(`finish ${k.kind} ${name}`, (c) => ({
+                    ...c,
+                    finish: { ...c.finish, [k.kind]: withValue(c.finish[k.kind], name, value) },
+                  }))
+                }
+              />
+            </div>
+          );
+        })}
       </Section>
     </>
   );

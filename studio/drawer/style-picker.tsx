@@ -4,15 +4,34 @@ import { Popover } from "radix-ui";
 import { useState, type ReactNode } from "react";
 import { toast } from "sonner";
 import { api } from "../api/client";
+import type { Style } from "@/core/style/schema";
+import { useLooks, type Look } from "../strip/looks";
 import { fetchStyle } from "../state/session";
 import { applyStyle } from "../state/edits/style";
-import { useStudio } from "../state/store";
+import { useSelectedItem, useStudio } from "../state/store";
 
-/** The styles of the shelf as live pictures, to put one on the selected letterings. */
+const lookOf = (look: Look | undefined): string | undefined => (look && "src" in look ? look.src : undefined);
+
+/** A style as it stands here, or as the shelf has it. */
+const styleOf = async (id: string): Promise<Style> => useStudio.getState().work?.styles[id] ?? (await api.get("styles", id)).document;
+
+const nothing: ReadonlyMap<string, Style> = new Map();
+
+/** The styles of the shelf as live pictures, on the present word, to put one on the selected letterings. */
 export function StylePicker({ current, children }: { current: string | null; children: ReactNode }) {
   const [open, setOpen] = useState(false);
   const [search, setSearch] = useState("");
   const styles = useQuery({ queryKey: ["styles"], queryFn: () => api.list("styles"), enabled: open });
+  const lettering = useSelectedItem();
+  const ground = useStudio((s) => s.work?.piece.board.ground ?? "#ffffff");
+  // Each on this very word, as soon as it is drawn.
+  const ids = styles.data?.map((s) => s.id) ?? [];
+  const documents = useQuery({
+    queryKey: ["try-on", styles.data?.map((s) => [s.id, s.revision])],
+    queryFn: async () => new Map((await Promise.all(ids.map(styleOf))).map((s) => [s.id, s] as const)),
+    enabled: open && ids.length > 0,
+  });
+  const looks = useLooks(open ? lettering?.id : undefined, documents.data ?? nothing);
   const put = async (id: string) => {
     try {
       const style = await fetchStyle(id);
@@ -60,9 +79,11 @@ export function StylePicker({ current, children }: { current: string | null; chi
                 {/* eslint-disable-next-line @next/next/no-img-element */}
                 <img
                   alt=""
-                  src={api.pictureUrl("styles", s)}
+                  src={lookOf(looks.get(s.id)) ?? api.pictureUrl("styles", s)}
+                  data-tried={looks.has(s.id) || undefined}
                   loading="lazy"
                   className="h-16 w-full rounded bg-proof object-contain p-1.5"
+                  style={looks.has(s.id) ? { background: ground } : undefined}
                 />
                 <span className="block truncate px-0.5 pt-1 text-xs">{s.name}</span>
               </button>
