@@ -287,3 +287,18 @@ test("a text that is dropped on the bench becomes words", async ({ page }) => {
   await drop("empty.txt", " ");
   await expect(page.getByText("“empty.txt” holds no words.")).toBeVisible();
 });
+
+test("the board is looked at with other eyes, which changes nothing of it", async ({ page }) => {
+  const faults = noteFaults(page);
+  await openPiece(page, "demo-night-ferry");
+  const board = page.locator("[data-board]");
+  await page.getByRole("button", { name: "Look at it with other eyes" }).click();
+  await page.getByRole("menuitem", { name: /^Without greens/ }).click();
+  await expect(board).toHaveAttribute("data-seen-as", "deutan");
+  await expect(board).toHaveCSS("filter", 'url("#seen-as")');
+  await expect(page.getByRole("button", { name: "Undo" })).toBeDisabled();
+  await page.getByRole("button", { name: "Look at it with other eyes" }).click();
+  await page.getByRole("menuitem", { name: /^As it is/ }).click();
+  await expect(board).toHaveCSS("filter", "none");
+  expect(faults).toEqual([]);
+});

@@ -158,6 +158,17 @@ try {
   await page.mouse.move(960, 24);
   await shot("photo");
 
+  // Starting coats on the present word.
+  await open("demo-harbour-view");
+  await page.mouse.click(...(await mainWord()));
+  await page.keyboard.press("3");
+  await page.getByRole("button", { name: "Add a coat", exact: true }).click();
+  await page.getByRole("tab", { name: "Face" }).click();
+  await page.waitForFunction(() => document.querySelectorAll("[role=dialog] li img").length >= 20);
+  await page.mouse.move(960, 24);
+  await shot("starting-coats");
+  await page.keyboard.press("Escape");
+
   await open("demo-radio-brindlemoor");
   await page.keyboard.press("4");
   await shot("export");

@@ -1,5 +1,6 @@
-import { AlignCenterHorizontal, AlignCenterVertical, Magnet, Maximize2, Minus, Plus, Ruler } from "lucide-react";
+import { AlignCenterHorizontal, AlignCenterVertical, Check, Glasses, Magnet, Maximize2, Minus, Plus, Ruler } from "lucide-react";
 import { useRef } from "react";
+import { waysOfSeeing } from "@/core/seen-as";
 import { shapeKinds } from "@/core/shape/kinds";
 import { IconButton } from "../parts/button";
 import { Menu } from "../parts/menu";
@@ -9,7 +10,7 @@ import { useParts } from "../state/store";
 
 /** Adding, centring, snapping and zoom, along the lower edge of the bench. */
 export function BenchTools() {
-  const { view, snapping, increments, selection, set } = useParts("view", "snapping", "increments", "selection", "set");
+  const { view, snapping, increments, selection, seenAs, set } = useParts("view", "snapping", "increments", "selection", "seenAs", "set");
   return (
     <>
       <AddMenu />
@@ -36,6 +37,19 @@ export function BenchTools() {
         >
           <Ruler />
         </IconButton>
+        <Menu
+          trigger={
+            <IconButton side="top" label="Look at it with other eyes" active={seenAs !== "plain"}>
+              <Glasses />
+            </IconButton>
+          }
+          items={waysOfSeeing.map(({ id, label, hint }) => ({
+            label,
+            hint,
+            icon: <Check className={id === seenAs ? "" : "invisible"} />,
+            onSelect: () => set({ seenAs: id }),
+          }))}
+        />
         <span className="mx-1 h-5 w-px bg-rule" />
         <IconButton side="top" label="Zoom out" keys="-" onClick={() => zoomBy(1 / 1.25)}>
           <Minus />

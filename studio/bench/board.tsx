@@ -1,3 +1,4 @@
+import { matrixOfSeeing } from "@/core/seen-as";
 import { matrixText } from "@/core/output/numbers";
 import { layerKey } from "@/worker/protocol";
 import { useParts } from "../state/store";
@@ -6,14 +7,31 @@ import { Layer } from "./layer";
 
 /** The board: one svg layer a coat, in one isolated group, as the exported SVG has it. */
 export function Board() {
-  const { view, scene, nodes, work, shownUpTo, selection } = useParts("view", "scene", "nodes", "work", "shownUpTo", "selection");
+  const { view, scene, nodes, work, shownUpTo, selection, seenAs } = useParts(
+    "view",
+    "scene",
+    "nodes",
+    "work",
+    "shownUpTo",
+    "selection",
+    "seenAs",
+  );
   if (!scene) return null;
   const { width, height } = scene;
+  const matrix = matrixOfSeeing(seenAs);
   const viewBox = `0 0 ${width} ${height}`;
   return (
     <>
+      {matrix && (
+        <svg className="absolute size-0" aria-hidden>
+          <filter id="seen-as" colorInterpolationFilters="sRGB" x="0" y="0" width="1" height="1">
+            <feColorMatrix values={`${matrix.map((row) => `${row.join(" ")} 0 0`).join(" ")} 0 0 0 1 0`} />
+          </filter>
+        </svg>
+      )}
       <div
         data-board
+        data-seen-as={seenAs}
         className={`absolute left-0 top-0 shadow-[0_1px_12px_#0003] ${scene.ground ? "" : "checker"}`}
         style={{
           width: width * view.zoom,
@@ -21,6 +39,7 @@ export function Board() {
           transform: `translate(${view.x}px, ${view.y}px)`,
           isolation: "isolate",
           background: scene.ground ?? undefined,
+          filter: matrix && "url(#seen-as)",
         }}
       >
         {scene.items.map((item) => {

@@ -15,6 +15,7 @@ import { cancel, isCancelled } from "./holding";
 import { editStyle } from "./edits/style";
 import { itemOf, letteringOf, shapeItemOf, shownStyle, type Scope, type Work } from "./work";
 import type { Style } from "@/core/style/schema";
+import type { WayOfSeeing } from "@/core/seen-as";
 
 export const stages = ["words", "bend", "coats", "export"] as const;
 export type Stage = (typeof stages)[number];
@@ -49,6 +50,8 @@ interface StudioState {
   /** The coat that the pointer rests on in the strip. */
   readonly shownUpTo: string | null;
   readonly snapping: boolean;
+  /** How the board is looked at; nothing of it is changed. */
+  readonly seenAs: WayOfSeeing;
   readonly increments: Increments;
   /** What items are aligned by: what is seen of them, or their frame. */
   readonly alignBy: "ink" | "frame";
@@ -99,6 +102,7 @@ interface StudioActions {
         | "typing"
         | "shownUpTo"
         | "snapping"
+        | "seenAs"
         | "increments"
         | "alignBy"
         | "tool"
@@ -133,6 +137,7 @@ const clean = {
   typing: null,
   shownUpTo: null,
   snapping: true,
+  seenAs: "plain",
   tool: "items",
   letters: [],
   node: null,
