@@ -1,8 +1,7 @@
 import { finish } from "../finish-kind";
 import { placeIn } from "../handles";
 import { boundsOf } from "../shape";
-
-const on = (v: Readonly<Record<string, unknown>>) => v.on === true;
+import { on, strength } from "./switched";
 
 export const fade = finish({
   kind: "fade",
@@ -12,28 +11,8 @@ export const fade = finish({
     on: { type: "toggle", label: "Fade", hint: "Lets the coat run out along a line", default: false },
     from: { type: "place", label: "Fades from", hint: "Where it begins to fade", default: { x: 0.5, y: 0.3 }, when: on },
     to: { type: "place", label: "Fades to", hint: "Where it has faded", default: { x: 0.5, y: 1 }, when: on },
-    start: {
-      type: "number",
-      label: "Start opacity",
-      hint: "How much of it is seen before it begins to fade",
-      default: 100,
-      min: 0,
-      max: 100,
-      step: 1,
-      suffix: "%",
-      when: on,
-    },
-    end: {
-      type: "number",
-      label: "End opacity",
-      hint: "How much of it is seen where it has faded",
-      default: 0,
-      min: 0,
-      max: 100,
-      step: 1,
-      suffix: "%",
-      when: on,
-    },
+    start: strength("Start opacity", "How much of it is seen before it begins to fade", 100),
+    end: strength("End opacity", "How much of it is seen where it has faded", 0),
   },
   handles: ({ on, from, to }, { box }) => {
     if (!on) return null;

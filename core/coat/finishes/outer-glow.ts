@@ -3,9 +3,7 @@ import { withReach } from "../../scene/effects";
 import type { SceneLayer } from "../../scene/scene";
 import { finish } from "../finish-kind";
 import { boundsOf } from "../shape";
-import { blendChoices } from "./blend-choices";
-
-const on = (v: Readonly<Record<string, unknown>>) => v.on === true;
+import { mixing, on, ownInk, strength } from "./switched";
 
 export const outerGlow = finish({
   kind: "outer-glow",
@@ -20,41 +18,10 @@ export const outerGlow = finish({
       default: [3, 8, 18],
       when: on,
     },
-    ink: {
-      type: "ink",
-      label: "Glow ink",
-      hint: "The colour of the nearest glow",
-      default: "glow",
-      suggests: { name: "Glow", colour: "#ffc95c" },
-      when: on,
-    },
-    far: {
-      type: "ink",
-      label: "Far ink",
-      hint: "The colour of the farthest glow; those between are mixed",
-      default: "glow",
-      suggests: { name: "Glow", colour: "#ffc95c" },
-      when: on,
-    },
-    opacity: {
-      type: "number",
-      label: "Glow strength",
-      hint: "How strong each of them is",
-      default: 60,
-      min: 0,
-      max: 100,
-      step: 1,
-      suffix: "%",
-      when: on,
-    },
-    blend: {
-      type: "choice",
-      label: "Glow blend",
-      hint: "How the glow mixes with what is below (W3C Compositing)",
-      default: "normal",
-      options: blendChoices,
-      when: on,
-    },
+    ink: ownInk("Glow ink", "The colour of the nearest glow", "Glow", "#ffc95c"),
+    far: ownInk("Far ink", "The colour of the farthest glow; those between are mixed", "Glow", "#ffc95c"),
+    opacity: strength("Glow strength", "How strong each of them is", 60),
+    blend: mixing("Glow blend", "How the glow mixes with what is below", "normal"),
   },
   /** A radius is twice the deviation, as in CSS (Backgrounds and Borders Level 3, section 6.1.1). */
   apply: (coat, { on, radii, ink, far, opacity, blend }, { units, ...given }) => {

@@ -1,8 +1,7 @@
 import type { BlendMode, SceneOverlay } from "../../scene/scene";
 import { finish } from "../finish-kind";
-import { blendChoices } from "./blend-choices";
+import { mixing, on, ownInk, strength } from "./switched";
 
-const on = (v: Readonly<Record<string, unknown>>) => v.on === true;
 const straight = (degrees: number) => Math.cos((degrees * Math.PI) / 180);
 
 export const relief = finish({
@@ -33,60 +32,12 @@ export const relief = finish({
       reach: 30,
       when: on,
     },
-    light: {
-      type: "ink",
-      label: "Light ink",
-      hint: "The colour of what is lit",
-      default: "lit",
-      suggests: { name: "Lit", colour: "#ffffff" },
-      when: on,
-    },
-    lightOpacity: {
-      type: "number",
-      label: "Light strength",
-      hint: "How bright it is lit",
-      default: 75,
-      min: 0,
-      max: 100,
-      step: 1,
-      suffix: "%",
-      when: on,
-    },
-    lightBlend: {
-      type: "choice",
-      label: "Light blend",
-      hint: "How the light mixes with the coat's own paint (W3C Compositing)",
-      default: "screen",
-      options: blendChoices,
-      when: on,
-    },
-    shade: {
-      type: "ink",
-      label: "Shade ink",
-      hint: "The colour of what lies in the shade",
-      default: "shadow",
-      suggests: { name: "Shadow", colour: "#221d33" },
-      when: on,
-    },
-    shadeOpacity: {
-      type: "number",
-      label: "Shade strength",
-      hint: "How dark the shade is",
-      default: 60,
-      min: 0,
-      max: 100,
-      step: 1,
-      suffix: "%",
-      when: on,
-    },
-    shadeBlend: {
-      type: "choice",
-      label: "Shade blend",
-      hint: "How the shade mixes with the coat's own paint (W3C Compositing)",
-      default: "multiply",
-      options: blendChoices,
-      when: on,
-    },
+    light: ownInk("Light ink", "The colour of what is lit", "Lit", "#ffffff"),
+    lightOpacity: strength("Light strength", "How bright it is lit", 75),
+    lightBlend: mixing("Light blend", "How the light mixes with the coat's own paint", "screen"),
+    shade: ownInk("Shade ink", "The colour of what lies in the shade", "Shadow", "#221d33"),
+    shadeOpacity: strength("Shade strength", "How dark the shade is", 60),
+    shadeBlend: mixing("Shade blend", "How the shade mixes with the coat's own paint", "multiply"),
   },
   needs: ["lamp"],
   spares: ({ on }) => (on ? [] : ["lamp"]),

@@ -5,9 +5,7 @@ import type { LampSeen } from "../given";
 import { finish } from "../finish-kind";
 import { eachPart } from "../form-step";
 import { boundsOf } from "../shape";
-import { blendChoices } from "./blend-choices";
-
-const on = (v: Readonly<Record<string, unknown>>) => v.on === true;
+import { mixing, on, ownInk, strength } from "./switched";
 
 /** A shadow is as much longer as the lamp is lower: by the cotangent of its height. */
 const awayFrom = ({ x, y, height }: LampSeen, distance: number): [number, number] => {
@@ -64,44 +62,10 @@ export const softShadow = finish({
       max: 200,
       when: on,
     },
-    hardness: {
-      type: "number",
-      label: "Hardness",
-      hint: "A solid core with a soft rim: 0 fades all the way, 100 is sharp",
-      default: 0,
-      min: 0,
-      max: 100,
-      step: 1,
-      suffix: "%",
-      when: on,
-    },
-    ink: {
-      type: "ink",
-      label: "Shadow ink",
-      hint: "What the shadow is coloured with",
-      default: "shadow",
-      suggests: { name: "Shadow", colour: "#221d33" },
-      when: on,
-    },
-    opacity: {
-      type: "number",
-      label: "Strength",
-      hint: "How dark the shadow is",
-      default: 55,
-      min: 0,
-      max: 100,
-      step: 1,
-      suffix: "%",
-      when: on,
-    },
-    blend: {
-      type: "choice",
-      label: "Shadow blend",
-      hint: "How the shadow mixes with what is below (W3C Compositing)",
-      default: "multiply",
-      options: blendChoices,
-      when: on,
-    },
+    hardness: strength("Hardness", "A solid core with a soft rim: 0 fades all the way, 100 is sharp", 0),
+    ink: ownInk("Shadow ink", "What the shadow is coloured with", "Shadow", "#221d33"),
+    opacity: strength("Strength", "How dark the shadow is", 55),
+    blend: mixing("Shadow blend", "How the shadow mixes with what is below", "multiply"),
   },
   needs: ["lamp"],
   spares: ({ on, light }) => (on && light === "lamp" ? [] : ["lamp"]),

@@ -1,18 +1,10 @@
-import { starters, type StarterCoat, type StarterTools } from "./starter";
+import { shifted, starters, type StarterCoat, type StarterTools } from "./starter";
 
 const backing = (name: string, ink: string, amount: number, join = "round"): StarterCoat => ({
   name,
   form: [["grow", { amount, join, miterLimit: 4 }], ["weld"], ["plug"]],
   paint: ["flat", { ink }],
 });
-
-/** How far right and down a way goes. */
-const aside = (distance: number, degrees: number) => {
-  const a = (degrees * Math.PI) / 180;
-  const rounded = (v: number) => Number(v.toPrecision(4));
-  return { right: rounded(distance * Math.cos(a)), down: rounded(distance * Math.sin(a)) };
-};
-const shifted = (distance: number, degrees: number) => ["shift", aside(distance, degrees)] as const;
 
 const shadow = (
   { ink }: StarterTools,

@@ -1,9 +1,4 @@
-import { starters } from "./starter";
-
-const shifted = (by: number, degrees: number) => {
-  const a = (degrees * Math.PI) / 180;
-  return ["shift", { right: Number((by * Math.cos(a)).toPrecision(4)), down: Number((by * Math.sin(a)).toPrecision(4)) }] as const;
-};
+import { shifted, starters } from "./starter";
 
 export const print = starters("print", "front", [
   [

@@ -78,3 +78,10 @@ export const starters = (group: StarterGroup, place: Starter["place"], rows: rea
     instead: where?.instead ?? false,
     coats,
   }));
+
+/** A shift by a length of the style, at an angle clockwise from the right. */
+export function shifted(distance: number, degrees: number): readonly ["shift", Values] {
+  const a = (degrees * Math.PI) / 180;
+  const rounded = (v: number) => Number(v.toPrecision(4));
+  return ["shift", { right: rounded(distance * Math.cos(a)), down: rounded(distance * Math.sin(a)) }];
+}
