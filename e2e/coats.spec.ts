@@ -293,3 +293,18 @@ test("the styles of the shelf are tried on the present word before one is taken"
   await expect(picker).toBeHidden();
   expect(faults).toEqual([]);
 });
+
+test("the inks of another style are laid on this one, and taken back in one step", async ({ page }) => {
+  const faults = noteFaults(page);
+  const labels = () =>
+    page.getByRole("button", { name: /^Ink .*, #/ }).evaluateAll((all) => all.map((b) => b.getAttribute("aria-label") ?? ""));
+  const before = await labels();
+  await page.getByRole("button", { name: "Lay the inks of another style on this one" }).click();
+  await page.getByRole("menuitem", { name: "Night Tube" }).click();
+  await expect.poll(labels).not.toEqual(before);
+  const names = (all: string[]) => all.map((l) => l.slice(0, l.indexOf(",")));
+  expect(names(await labels())).toEqual(names(before));
+  await page.keyboard.press("Control+Z");
+  await expect.poll(labels).toEqual(before);
+  expect(faults).toEqual([]);
+});

@@ -1,9 +1,13 @@
-import { ArrowLeftRight, Merge, Plus, Trash2, TriangleAlert } from "lucide-react";
+import { useQuery } from "@tanstack/react-query";
+import { ArrowLeftRight, Merge, Palette, Plus, Trash2, TriangleAlert } from "lucide-react";
 import { useState } from "react";
+import { toast } from "sonner";
 import type { Ink } from "@/core/coat/schema";
 import { harmoniesOf, weakBorders } from "@/core/style/harmony";
 import { inksOf } from "@/core/style/inks";
+import { withInkSet } from "@/core/style/ink-set";
 import type { Style } from "@/core/style/schema";
+import { api } from "../api/client";
 import { Button, IconButton } from "../parts/button";
 import { ColourField, Swatch } from "../parts/colour-field";
 import { Section } from "../parts/field";
@@ -22,9 +26,12 @@ export function InksSection({ style }: { style: Style }) {
     <Section
       title="Inks"
       actions={
-        <IconButton label="Add an ink" onClick={() => setAdded(addInk())}>
-          <Plus />
-        </IconButton>
+        <>
+          <InkSets current={style.id} />
+          <IconButton label="Add an ink" onClick={() => setAdded(addInk())}>
+            <Plus />
+          </IconButton>
+        </>
       }
     >
       <div className="grid grid-cols-2 gap-1.5">
@@ -41,6 +48,31 @@ export function InksSection({ style }: { style: Style }) {
         </p>
       ))}
     </Section>
+  );
+}
+
+/** The inks of the shelf's other styles, to be laid on this one. */
+function InkSets({ current }: { current: string }) {
+  const { changeStyle } = useStudio.getState();
+  const styles = useQuery({ queryKey: ["styles"], queryFn: () => api.list("styles") });
+  const lay = async (id: string) => {
+    try {
+      const { inks } = useStudio.getState().work?.styles[id] ?? (await api.get("styles", id)).document;
+      changeStyle((s) => withInkSet(s, inks));
+    } catch (error) {
+      toast.error((error as Error).message);
+    }
+  };
+  const others = (styles.data ?? []).filter((s) => s.id !== current);
+  return (
+    <Menu
+      trigger={
+        <IconButton label="Lay the inks of another style on this one" disabled={!others.length}>
+          <Palette />
+        </IconButton>
+      }
+      items={others.map((s) => ({ label: s.name, onSelect: () => void lay(s.id) }))}
+    />
   );
 }
 
