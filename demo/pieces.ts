@@ -225,4 +225,5 @@ export const demoPieces = (): Piece[] =>
         bend: onLine("arc", { angle: 40 }),
       }),
     ]),
+    piece("Ribbon Shop", 1200, 600, "px", 96, "#e7d4a8", [lettering("r", "Ribbons", "shrikhand", 228, 600, 385, "Shop Blind")]),
   ].map(openPiece);

@@ -153,4 +153,21 @@ export const workshopStyles = (): Style[] => [
       step("band", { width: 0.8, side: "centre", away: -1.8, dashes: [2.2, 1.6], cap: "round", fit: true }),
     ]),
   ]),
+  style("Shop Blind", "shrikhand", "em", { Cream: "#fbeed0", Amber: "#f0a04b", Rose: "#c8385a", Plum: "#4b2a63", Night: "#1c1733" }, [
+    coat("Night", flat("night"), [grow(4.6), weld(), plug(), shift(1, 1.6)]),
+    coat("Cream", flat("cream"), [grow(3), weld(), plug()]),
+    coat(
+      "Ribbons",
+      gradient(
+        [
+          [0, "cream"],
+          [30, "amber"],
+          [65, "rose"],
+          [100, "plum"],
+        ],
+        { shape: "copies", mix: "oklab" },
+      ),
+      [weld(), step("ribbons", { count: 20, length: 50, height: 4.4, angle: -24, drift: 7, uneven: 35, seed: 3 })],
+    ),
+  ]),
 ];

@@ -247,3 +247,34 @@ describe("what is drawn by chance", () => {
     expect(weld().kind).toBe("weld");
   });
 });
+
+describe("ribbons", () => {
+  test("cover all of the form, each what the next one leaves, in steps along", () => {
+    const { parts } = made(asShape(disc), "ribbons", { count: 8, length: 30, height: 2 });
+    expect(new Set(parts.map((p) => p.along))).toEqual(new Set(Array.from({ length: 8 }, (_, i) => i / 7)));
+    // The first is the whole form, and every next one lies in the one before but for where its wave reaches over it.
+    expect(area(parts[0].path)).toBeCloseTo(area(disc), 1);
+    const areas = parts.map((p) => area(p.path));
+    for (let i = 1; i < areas.length; i++) expect(areas[i]).toBeLessThan(areas[i - 1]);
+  });
+
+  test("of even waves take equal shares; of others widths in a row (sum of an arithmetic series)", () => {
+    const seen = (values: Record<string, unknown>) => {
+      const areas = made(asShape(square), "ribbons", { count: 4, angle: 0, height: 0, uneven: 0, ...values }).parts.map((p) =>
+        area(p.path),
+      );
+      return areas.map((a, i) => Math.round(a - (areas[i + 1] ?? 0)));
+    };
+    expect(seen({})).toEqual([250_000, 250_000, 250_000, 250_000]);
+    // From 1 to 4: tenths of the whole.
+    expect(seen({ ratio: 400 })).toEqual([100_000, 200_000, 300_000, 400_000]);
+  });
+
+  test("run across all letters as one set, or over each by itself", () => {
+    const two = asShape(rectangle(0, 0, 100, 100), rectangle(300, 400, 100, 100));
+    const first = (over: string) => made(two, "ribbons", { count: 4, angle: 0, height: 0, over }).parts.filter((p) => p.letter === 0);
+    expect(first("letter")).toHaveLength(4);
+    // The other ones lie below the first letter.
+    expect(first("all")).toHaveLength(1);
+  });
+});

@@ -13,6 +13,7 @@ import { letters } from "./letters";
 import { loosen } from "./loosen";
 import { plug } from "./plug";
 import { redraw } from "./redraw";
+import { ribbons } from "./ribbons";
 import { rim } from "./rim";
 import { ripple } from "./ripple";
 import { scale } from "./scale";
@@ -40,6 +41,7 @@ export const formStepKinds = [
   hatch,
   inlines,
   gleam,
+  ribbons,
   knockOut,
   keepInside,
   trail,

@@ -122,6 +122,28 @@ export const faces = starters("face", "face", [
     ({ ink }) => [{ name: "In turn", paint: ["turns", { first: ink("Turn 1", "#c8452c"), second: ink("Turn 2", "#e3a63a") }] }],
   ],
   [
+    "Ribbons",
+    "Waves across the word, from ink to ink",
+    ({ cap, ink }) => [
+      {
+        name: "Ribbons",
+        form: [["ribbons", { count: 14, length: cap(120), height: cap(7), angle: -18 }]],
+        paint: [
+          "gradient",
+          {
+            ...{ shape: "copies", mix: "oklab" },
+            stops: [
+              { at: 0, ink: ink("Ribbon 1", "#f6e3b4"), opacity: 100 },
+              { at: 35, ink: ink("Ribbon 2", "#e8893a"), opacity: 100 },
+              { at: 70, ink: ink("Ribbon 3", "#b52f4b"), opacity: 100 },
+              { at: 100, ink: ink("Ribbon 4", "#2b2450"), opacity: 100 },
+            ],
+          },
+        ],
+      },
+    ],
+  ],
+  [
     "Four lines",
     "Four lines along the strokes",
     ({ st, upon }) => [
