@@ -10,6 +10,9 @@ import { boundsOf, plain, type Part } from "../shape";
 /** While something is dragged no more are drawn than are there within a frame. */
 const mostInDraft = 10;
 
+/** Square units: some four thousandths of the em a side. */
+const speck = 20;
+
 const known = memoByKey<readonly Path[]>(20);
 
 export const ribbons = formStep({
@@ -82,7 +85,8 @@ export const ribbons = formStep({
           const here = { along: drawn.count > 1 ? i / (drawn.count - 1) : 0 };
           if (!meet(shifted(part.path.bounds, part.x, part.y), wave.bounds)) continue;
           const kept = kernel.intersect([part.path, wave.transform([1, 0, 0, 1, -part.x, -part.y])]);
-          if (!kept.isEmpty) parts.push({ ...part, path: kept, ...here });
+          // Where a wave only just reaches a letter, there is nothing that an eye could see.
+          if (kernel.area(kept) > speck) parts.push({ ...part, path: kept, ...here });
         }
       });
     }
