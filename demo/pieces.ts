@@ -215,7 +215,7 @@ export const demoPieces = (): Piece[] =>
       }),
       lettering("since", "Brindlemoor", "kaushan-script", 84, 600, 655, "Brass Letters"),
     ]),
-    piece("First Snow", 1200, 520, "px", 96, "#9cc3dd", [
+    piece("Winter Opening", 1200, 520, "px", 96, "#9cc3dd", [
       lettering("first", "First Snow", "fredoka", 214, 600, 320, "Snow Cap", { letterSpacing: 12 }),
     ]),
     piece("Summer Fete", 1200, 460, "px", 96, "#f3e6c6", [

@@ -40,6 +40,7 @@ export function EnvelopeSection({ lettering, bend }: { lettering: Lettering; ben
         {bend.scope === "lines" && lines.length > 1 && (
           <Field label="Line" hint="Whose envelope the handles on the bench belong to">
             <Choice
+              wide
               label="Line of the envelope"
               value={String(line)}
               options={lines.map((t, i) => ({
