@@ -86,7 +86,9 @@ describe("a PDF", () => {
     expect(pdf.toString("latin1").match(/Subtype \/Image/g)!.length).toBeGreaterThanOrEqual(3);
   });
 
-  test.each(demoPieces().map((p) => [p.name, p] as const))(
+  // But for one of thousands of strokes, which takes as long as all others and is compared in the browser.
+  const pieces = demoPieces().filter((p) => p.name !== "Chalk Menu");
+  test.each(pieces.map((p) => [p.name, p] as const))(
     "of %s has the pixels of its PNG",
     async (_, piece) => {
       const asked = request({ file: { format: "vextal.file", version: 1, piece, styles: demoStyles() } });
