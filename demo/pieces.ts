@@ -11,6 +11,7 @@ import {
   knockOut,
   lettering,
   onLine,
+  plug,
   piece,
   shape,
   shift,
@@ -20,14 +21,35 @@ import {
   trail,
   weld,
 } from "./build";
-import { ridge } from "./photos";
+import { ridge, scenes } from "./photos";
 import { newPaint } from "../core/coat/schema";
+import { newRow } from "../core/params";
+import { photos } from "../core/coat/paints/photos";
 
 /** Letters cut out of a photo, on a shade of their own. */
 const dusk = style("Dusk", "anton", "em", { Night: "#1a1f3a" }, [
   coat("Shade", flat("night"), [grow(1.1), shift(1.6, 1.8)]),
   coat("Edge", flat("night"), [grow(1.1)]),
   coat("Photo", newPaint("photo", { photo: ridge, scale: 104, place: { x: 0.5, y: 0.5 } })),
+]);
+
+/** A scene in each letter, edged in white, on a shade: the big letters of a picture card. */
+const card = style("Picture Card", "archivo-black", "em", { White: "#fffaf0", Shade: "#b3342b", Deep: "#4d1420", Line: "#23303a" }, [
+  coat("Shade", flat("deep"), [grow(2.6), weld(), trail(24, 128, 9)]),
+  coat("Red", flat("shade"), [grow(2.6), weld(), trail(14, 128, 5)]),
+  coat("White", flat("white"), [grow(2.6), weld(), plug()]),
+  coat(
+    "Scenes",
+    newPaint("photos", {
+      photos: scenes.map((photo, i) =>
+        newRow(photos.params.photos, {
+          photo,
+          ...(i === 1 ? { place: { x: 0.6, y: 0.3 } } : i === 4 ? { place: { x: 0.9, y: 0.8 } } : {}),
+        }),
+      ),
+    }),
+  ),
+  coat("Line", flat("line"), [], { lay: stroke(0.45) }),
 ]);
 
 /** A door of pale boards, cut through where the words are: what is behind is seen in the letters. */
@@ -80,6 +102,17 @@ export const demoPieces = (): Piece[] =>
         ownStyle: standOff,
         letterSpacing: 90,
       }),
+    ]),
+    piece("Picture Card", 1500, 900, "px", 96, "#a9d3cf", [
+      lettering("word", "BRINDLE\nMOOR", "archivo-black", 300, 750, 470, "", {
+        styleId: null,
+        ownStyle: card,
+        letterSpacing: 12,
+        lineSpacing: 0.98,
+        lines: [{ width: 1280 }, { width: 1040 }],
+        bend: inForm("bowed", 0.12),
+      }),
+      lettering("from", "Greetings from", "pacifico", 118, 520, 170, "Gaslight", { turn: -5 }),
     ]),
     piece("Goods Shed Door", 1000, 800, "px", 96, "#a2462b", [
       shape("door", "Door", 500, 400, 780, 560, form("rectangle", { radius: 8 }), "", { styleId: null, ownStyle: door, size: 220 }),

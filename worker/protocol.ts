@@ -27,8 +27,8 @@ export interface LayerUpdate {
   readonly bounds: Bounds;
   /** Why the coat is not drawn, in the user's words. */
   readonly fault?: string;
-  /** Where the first run of its paint lies, from which the handles of the paint are drawn. */
-  readonly frame?: PaintFrame;
+  /** Where the runs of its paint lie, from which the handles of the paint are drawn. */
+  readonly frames?: readonly PaintFrame[];
   /** The box of its paths, where a finish is set on it. */
   readonly covers?: Bounds;
 }

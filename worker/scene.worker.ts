@@ -101,7 +101,6 @@ function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known, fault: st
   const seen = grainsOf(layer, item);
   const seenAs = [...seen.values()].map((s) => s.now).join(" ");
   const version = versionOf(layer, seenAs);
-  const [fill] = layer.fills;
   return {
     id: layer.id,
     coat: layer.group,
@@ -111,7 +110,7 @@ function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known, fault: st
     bounds: layer.bounds,
     ...(fault === undefined ? {} : { fault }),
     ...(known[layerKey(item.id, layer.id)] === version ? {} : { node: nodeOf(layer, item, seen, seenAs) }),
-    ...frameOf(fill),
+    ...framesOf(layer),
     ...(layer.fade ? { covers: boxOf(layer) } : {}),
   };
 }
@@ -119,10 +118,13 @@ function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known, fault: st
 const boxOf = ({ paths }: SceneLayer): Bounds =>
   joinAll(paths.map(({ path, x, y, matrix }) => shifted(matrix ? mapped(matrix, path.bounds) : path.bounds, x, y)));
 
-function frameOf(fill: SceneFill | undefined): Pick<LayerUpdate, "frame"> {
-  if (!fill || fill.kind === "flat") return {};
-  const { box, matrix } = fill;
-  return { frame: { box, matrix, ...(fill.kind === "picture" ? { area: fill.area } : {}) } };
+function framesOf({ fills }: SceneLayer): Pick<LayerUpdate, "frames"> {
+  const frames = fills.flatMap((fill) => {
+    if (fill.kind === "flat") return [];
+    const { box, matrix } = fill;
+    return { box, matrix, ...(fill.kind === "picture" ? { area: fill.area } : {}) };
+  });
+  return frames.length ? { frames } : {};
 }
 
 const lacksPhoto = (item: SceneItem | undefined): boolean =>

@@ -10,7 +10,7 @@ const box = { minX: 100, minY: 50, maxX: 500, maxY: 150 };
 describe("what of a paint is set on the art itself", () => {
   test("a gradient's ends lie at their shares of what it stretches over, and move with the hand", () => {
     const values: Values<typeof gradient.params> = { ...newStep(gradient), from: { x: 0, y: 0.5 }, to: { x: 1, y: 1 } };
-    const { places, line } = gradient.handles!(values, { box })!;
+    const { places, line } = gradient.handles!(values, [{ box }])!;
     expect(places.map((p) => p.at)).toEqual([
       { x: 100, y: 100 },
       { x: 500, y: 150 },
@@ -21,8 +21,8 @@ describe("what of a paint is set on the art itself", () => {
     // Straight from the other end.
     expect(places.map((p) => p.straight)).toEqual([places[1].at, places[0].at]);
     expect(line).toBe(values.stops);
-    expect(gradient.handles!({ ...values, shape: "copies" }, { box })).toBeNull();
-    expect(gradient.handles!(values, { box: { ...box, maxX: 100 } })!.places[0].per.x).toBe(1);
+    expect(gradient.handles!({ ...values, shape: "copies" }, [{ box }])).toBeNull();
+    expect(gradient.handles!(values, [{ box: { ...box, maxX: 100 } }])!.places[0].per.x).toBe(1);
   });
 
   test.each([
@@ -33,7 +33,7 @@ describe("what of a paint is set on the art itself", () => {
     const size = { width: 300, height: 200 };
     const at = (place: { x: number; y: number }) => fitted(size, box, fit, scale, place);
     const area = at({ x: 0.5, y: 0.5 });
-    const { places, edges } = photo.handles!({ ...newStep(photo), fit, scale: scale * 100 }, { box, area })!;
+    const { places, edges } = photo.handles!({ ...newStep(photo), fit, scale: scale * 100 }, [{ box, area }])!;
     expect(edges).toBe(area);
     const [{ per }] = places;
     for (const [dx, dy] of [
@@ -44,13 +44,13 @@ describe("what of a paint is set on the art itself", () => {
       expect(moved.minX - area.minX).toBeCloseTo(per.x ? dx : 0, 9);
       expect(moved.minY - area.minY).toBeCloseTo(per.y ? dy : 0, 9);
     }
-    expect(photo.handles!(newStep(photo), { box })).toBeNull();
+    expect(photo.handles!(newStep(photo), [{ box }])).toBeNull();
   });
 
   test("every place among a paint's settings has a grip", () => {
     for (const kind of paintKinds as readonly PaintKind[]) {
       const named = Object.entries(kind.params).flatMap(([name, p]) => (p.type === "place" ? [name] : []));
-      const handles = kind.handles?.(newStep(kind), { box, area: box });
+      const handles = kind.handles?.(newStep(kind), [{ box, area: box }]);
       expect((handles?.places ?? []).map((p) => p.param)).toEqual(named);
     }
   });

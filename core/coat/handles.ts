@@ -1,7 +1,7 @@
 import type { Bounds } from "../curves/bounds";
 import type { Matrix, Point } from "../curves/matrix";
 
-/** Where the first run of a paint, or a finish, lies on the letters, in the space of its fill. */
+/** Where a run of a paint, or a finish, lies on the letters, in the space of its fill. */
 export interface PaintFrame {
   /** What it stretches over. */
   readonly box: Bounds;
@@ -30,6 +30,12 @@ export interface PlaceHandle {
   readonly straight?: Point;
   /** Settings that change with it, such as what was said by an angle and is now said by places. */
   readonly also?: Readonly<Record<string, unknown>>;
+  /** Its value, where that is not simply the setting's. */
+  readonly value?: Point;
+  /** What a move of it changes, where that is not simply the setting. */
+  set?(place: Point): Readonly<Record<string, unknown>>;
+  /** From its own space into the item's, where that is not the one of the first run. */
+  readonly matrix?: Matrix;
   /** The ink it is shown in, by its id. */
   readonly ink?: string;
 }

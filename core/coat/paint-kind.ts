@@ -32,8 +32,8 @@ export interface PaintKind<K extends string = string, P extends Params = Params,
   readonly fresh?: Readonly<Record<string, unknown>>;
   /** Settings that change with one that is set by hand. */
   follow?(values: Values<P>, name: string, value: unknown): Readonly<Record<string, unknown>>;
-  /** What of it is set on the art itself; null where nothing is at these values. */
-  handles?(values: Values<P>, frame: PaintFrame): Handles | null;
+  /** What of it is set on the art itself; null where nothing is at these values. There is one run at least. */
+  handles?(values: Values<P>, runs: readonly PaintFrame[]): Handles | null;
   apply(shape: Shape, values: Values<P>, given: PaintGiven<N>): Painted;
 }
 

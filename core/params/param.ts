@@ -125,6 +125,8 @@ export interface ListParam extends Base {
   readonly default: readonly Readonly<Record<string, unknown>>[];
   /** The most rows. */
   readonly most: number;
+  /** How they are shown: as pictures to choose one from. */
+  readonly shown?: "photos";
 }
 /** A width or a height along something, in percent of both: at least two points in order. */
 export interface ProfileParam extends Base {

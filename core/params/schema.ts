@@ -2,7 +2,7 @@ import { z } from "zod";
 import { strandSchema } from "../curves/nodes";
 import { photoSchema } from "../photo";
 import { pictureSizeSchema } from "../picture-size";
-import type { Param, Params } from "./param";
+import type { ListParam, Param, Params } from "./param";
 
 export const stopSchema = z.object({
   at: z.number().min(0).max(100),
@@ -87,3 +87,7 @@ export const shapeOf = (params: Params): Record<string, z.ZodType> =>
 
 /** The defaults of settings, by their names. */
 export const defaultsOf = (params: Params): Record<string, unknown> => z.object(shapeOf(params)).parse({});
+
+/** A row of a list with its other settings at their defaults. */
+export const newRow = (list: ListParam, values: Readonly<Record<string, unknown>> = {}): Record<string, unknown> =>
+  z.object(shapeOf(list.of)).parse(values);

@@ -4,7 +4,7 @@ import type { Handles, PaintFrame, PlaceHandle } from "@/core/coat/handles";
 import { paintKind } from "@/core/coat/paints";
 import type { Coat } from "@/core/coat/schema";
 import { corners } from "@/core/curves/bounds";
-import { apply, identity, invert, multiply } from "@/core/curves/matrix";
+import { apply, identity, invert, multiply, type Matrix, type Point } from "@/core/curves/matrix";
 import { withValue, type Values, type Params } from "@/core/params";
 import { inkLookup } from "@/core/style/inks";
 import type { ItemUpdate, LayerUpdate } from "@/worker/protocol";
@@ -28,9 +28,10 @@ interface OnArt {
 
 function onArt(coat: Coat, layer: LayerUpdate): OnArt[] {
   const found: OnArt[] = [];
-  const { frame, covers } = layer;
+  const { frames = [], covers } = layer;
   const { paint } = coat;
-  const handles = frame && paintKind(paint.kind).handles?.(paint, frame);
+  const [frame] = frames;
+  const handles = frame && paintKind(paint.kind).handles?.(paint, frames);
   if (handles)
     found.push({ kind: paint.kind, values: paint, frame, handles, set: (c, p, v) => ({ ...c, paint: withValue(c.paint, p, v) }) });
   const finishes: readonly FinishKind[] = finishKinds;
@@ -69,44 +70,44 @@ interface Props {
 function ArtHandles({ item, coat, art, ink }: Props) {
   const view = useStudio((s) => s.view);
   const { handles, frame, values } = art;
-  const toBoardSpace = multiply(item.matrix, frame.matrix ?? identity);
-  const toScreen = multiply(viewMatrix(view), toBoardSpace);
+  const toBoardSpace = (own = frame.matrix ?? identity) => multiply(item.matrix, own);
+  const toScreen = (own?: Matrix) => multiply(viewMatrix(view), toBoardSpace(own));
   const places = handles.places.filter((p) => p.per.x || p.per.y);
 
   const drag =
-    ({ param, per, straight, also = {} }: PlaceHandle) =>
+    ({ param, per, straight, also = {}, matrix, set, ...handle }: PlaceHandle) =>
     (start: { x: number; y: number }): Gesture => {
-      const back = invert(toBoardSpace);
+      const back = invert(toBoardSpace(matrix));
       const from = apply(back, start);
       const key = newKey(`${art.kind} ${param}`);
-      const value = (also[param] ?? values[param]) as { readonly x: number; readonly y: number };
+      const value = handle.value ?? ((also[param] ?? values[param]) as Point);
       return ({ at, shift }) => {
         const to = apply(back, at);
         const upon = straight ?? from;
         const across = Math.abs(to.x - upon.x) > Math.abs(to.y - upon.y);
         const [x, y] = shift ? (across ? [to.x, upon.y] : [upon.x, to.y]) : [to.x, to.y];
         const moved = { x: clamp(value.x + (x - from.x) * per.x), y: clamp(value.y + (y - from.y) * per.y) };
-        const changed = { ...also, [param]: moved };
-        const set = (c: Coat) => Object.entries(changed).reduce((next, [name, v]) => art.set(next, name, v), c);
-        useStudio.getState().changeStyle((s) => editCoat(s, coat.id, set), key);
+        const changed = set?.(moved) ?? { ...also, [param]: moved };
+        const edit = (c: Coat) => Object.entries(changed).reduce((next, [name, v]) => art.set(next, name, v), c);
+        useStudio.getState().changeStyle((s) => editCoat(s, coat.id, edit), key);
         return [];
       };
     };
 
   return (
     <g>
-      {handles.edges && places.length > 0 && <Lead points={corners(handles.edges).map((p) => apply(toScreen, p))} dashed closed />}
+      {handles.edges && places.length > 0 && <Lead points={corners(handles.edges).map((p) => apply(toScreen(), p))} dashed closed />}
       {handles.line && (
         <InkLine
-          from={apply(toScreen, handles.places[0].at)}
-          to={apply(toScreen, handles.places[1].at)}
+          from={apply(toScreen(), handles.places[0].at)}
+          to={apply(toScreen(), handles.places[1].at)}
           inks={handles.line.map((s) => ({ at: s.at, colour: ink(s.ink) }))}
         />
       )}
-      {places.map((p) => (
+      {places.map((p, i) => (
         <Grip
-          key={p.param}
-          at={apply(toScreen, p.at)}
+          key={i}
+          at={apply(toScreen(p.matrix), p.at)}
           look={p.ink === undefined ? "diamond" : "ink"}
           colour={p.ink === undefined ? undefined : ink(p.ink)}
           name={`${art.kind}-${p.param}`}

@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { Select, ToggleGroup } from "radix-ui";
 import { Check, ChevronDown } from "lucide-react";
 import { Tip } from "./tip";
@@ -13,7 +14,7 @@ interface Props {
   value: string;
   options: readonly Option[];
   onChange: (value: string) => void;
-  /** Whether it has the whole width, and so room for more. */
+  /** Whether it has the whole width, and so room for more, in two rows where one does not hold them. */
   wide?: boolean;
 }
 
@@ -23,24 +24,28 @@ const room = 24;
 /** A few short options side by side, more or longer ones as a list. */
 export function Choice(props: Props) {
   const letters = props.options.reduce((sum, o) => sum + o.label.length, 0);
-  const most = props.wide ? { options: 5, letters: 32 } : { options: 4, letters: room };
+  const most = props.wide ? { options: 6, letters: 40 } : { options: 4, letters: room };
   return props.options.length <= most.options && letters <= most.letters ? <Segments {...props} /> : <List {...props} />;
 }
 
 function Segments({ label, value, options, onChange }: Props) {
+  const rows = options.length > 5;
   return (
     <ToggleGroup.Root
       type="single"
       aria-label={label}
       value={value}
       onValueChange={(v) => v && onChange(v)}
-      className="flex h-8 rounded-md border border-rule bg-sheet p-0.5"
+      className={clsx("rounded-md border border-rule bg-sheet p-0.5", rows ? "grid grid-cols-3" : "flex h-8")}
     >
       {options.map((o) => (
         <Tip key={o.value} text={o.hint}>
           <ToggleGroup.Item
             value={o.value}
-            className="min-w-0 flex-1 truncate rounded px-0.5 text-[12px] hover:bg-wash aria-checked:bg-graphite aria-checked:text-paper"
+            className={clsx(
+              "min-w-0 flex-1 truncate rounded px-0.5 text-[12px] hover:bg-wash aria-checked:bg-graphite aria-checked:text-paper",
+              rows && "h-7",
+            )}
           >
             {o.label}
           </ToggleGroup.Item>

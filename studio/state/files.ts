@@ -3,7 +3,7 @@ import { addFaces } from "./faces";
 import { longestText } from "@/core/lettering/options";
 import { addWords, bringSvg } from "./commands";
 import { editLettering } from "./edits/items";
-import { bringPhoto, isPhoto } from "./photos";
+import { bringPhoto, dealPhotos, isPhoto } from "./photos";
 import { useStudio } from "./store";
 import { letteringOf } from "./work";
 
@@ -24,7 +24,7 @@ async function bringText(file: File): Promise<void> {
 
 /**
  * Takes what is dropped on the bench: fonts become faces, the selected lettering is set in them; SVG files become shapes, photos shapes
- * that are painted with them, texts letterings. A text beside a font is its licence.
+ * that are painted with them, texts letterings. Several photos at once are dealt out to the letters of a selected lettering. A text beside a font is its licence.
  */
 export async function dropFiles(files: readonly File[]): Promise<void> {
   const fonts = files.filter((f) => isFont(f.name));
@@ -35,11 +35,14 @@ export async function dropFiles(files: readonly File[]): Promise<void> {
     if (first && work && letteringOf(work, selection.at(-1)))
       change((w) => editLettering(w, selection, (l) => ([l.face, l.axes] = [first.id, {}])));
   }
+  const pictures = files.filter((f) => isPhoto(f.name));
+  const dealt = pictures.length > 1 && (await dealPhotos(pictures));
   for (const f of files) {
     if (isFont(f.name) || (f === licence && fonts.length)) continue;
     if (isText(f.name)) await bringText(f);
     else if (/\.svg$/i.test(f.name)) await bringSvg(await f.text(), f.name);
-    else if (isPhoto(f.name)) await bringPhoto(f);
-    else toast.error(`“${f.name}” is no font, SVG, photo or text; nothing was changed.`);
+    else if (isPhoto(f.name)) {
+      if (!dealt) await bringPhoto(f);
+    } else toast.error(`“${f.name}” is no font, SVG, photo or text; nothing was changed.`);
   }
 }

@@ -40,7 +40,7 @@ describe("the line of a gradient", () => {
 
   test("is between two places once one of its ends was taken", () => {
     const values = { ...plain, line: "angle" as const, angle: 45 };
-    const [start, end] = gradient.handles!(values, { box })!.places;
+    const [start, end] = gradient.handles!(values, [{ box }])!.places;
     expect(start.also).toMatchObject({ line: "ends" });
     const after = endsOf({ ...values, ...(start.also as Pick<typeof plain, "line" | "from" | "to">) }, box);
     expect(after.map((p) => [p.x, p.y])).toEqual([start, end].map((p) => [expect.closeTo(p.at.x, 9), expect.closeTo(p.at.y, 9)]));

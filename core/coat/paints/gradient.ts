@@ -110,7 +110,7 @@ export const gradient = paint({
   fresh: { line: "angle", mix: "oklab", from: { x: 0.5, y: 0.5 }, to: { x: 1, y: 0.5 } },
   needs: ["board"],
   spares: sparesBoard,
-  handles: (values, { box }) => {
+  handles: (values, [{ box }]) => {
     const { shape, stops, line } = values;
     if (shape === "copies") return null;
     const per = { x: 1 / (box.maxX - box.minX || 1), y: 1 / (box.maxY - box.minY || 1) };

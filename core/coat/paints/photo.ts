@@ -7,7 +7,7 @@ import { paintSpans, spanParam, sparesBoard } from "./span";
 type Fit = "cover" | "contain";
 
 /** What stands in for a photo that was not chosen yet. */
-const unexposed = "#9b9890";
+export const unexposed = "#9b9890";
 
 export const photo = paint({
   kind: "photo",
@@ -59,7 +59,7 @@ export const photo = paint({
   },
   needs: ["board"],
   spares: sparesBoard,
-  handles: (_, { box, area }) => {
+  handles: (_, [{ box, area }]) => {
     if (!area) return null;
     // The place moves the photo by its share of what is left over; where nothing is, it cannot be moved that way.
     const [x, y] = [box.maxX - box.minX - (area.maxX - area.minX), box.maxY - box.minY - (area.maxY - area.minY)];

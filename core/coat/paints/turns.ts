@@ -3,6 +3,7 @@ import type { InkParam } from "../../params";
 import type { SceneFill } from "../../scene/scene";
 import { paint } from "../paint-kind";
 import type { Part } from "../shape";
+import { inTurn, turnByParam } from "./in-turn";
 
 const names = ["first", "second", "third", "fourth", "fifth", "sixth"] as const;
 const suggested = [
@@ -28,17 +29,7 @@ export const turns = paint({
   label: "In turn",
   hint: "Inks that change from letter to letter, from word to word or from line to line",
   params: {
-    by: {
-      type: "choice",
-      label: "By",
-      hint: "What each ink is for",
-      default: "letter",
-      options: [
-        { value: "letter", label: "Letter", hint: "The next letter has the next ink" },
-        { value: "word", label: "Word", hint: "The next word has the next ink" },
-        { value: "line", label: "Line", hint: "The next line has the next ink" },
-      ],
-    },
+    by: turnByParam("ink"),
     count: { type: "number", label: "Inks", hint: "How many take turns", default: 2, min: 2, max: 6, step: 1 },
     first: inkParam(0),
     second: inkParam(1),
@@ -62,26 +53,20 @@ export const turns = paint({
     const { by, order, seed } = values;
     const count = Math.round(values.count);
     const inks = names.slice(0, count).map((name) => values[name]);
-    // By what is there: a blank takes no turn, and what a letter falls into shares its own.
-    const placeOf = (p: Part, i: number) => (by === "line" ? p.line : by === "word" ? (p.word ?? 0) : (p.letter ?? i));
-    const places = [...new Set(parts.map(placeOf))];
-    const chosen = new Map<number, number>();
-    let before = -1;
-    places.forEach((place, turn) => {
-      let next = order === "turn" ? turn % count : Math.floor(chance(place, 1, seed) * count);
-      if (order === "chance" && next === before) next = (next + 1) % count;
-      chosen.set(place, next);
-      before = next;
-    });
     const fills: SceneFill[] = [];
     const known = new Map<string, number>();
     const fillOf = new Map<Part, number>();
-    parts.forEach((p, i) => {
-      const own = inks[chosen.get(placeOf(p, i))!];
-      const id = p.inks?.[own] ?? own;
-      let at = known.get(id);
-      if (at === undefined) known.set(id, (at = fills.push({ kind: "flat", colour: ink(id), ink: inkName(id), opacity: 1 }) - 1));
-      fillOf.set(p, at);
+    let before = -1;
+    inTurn(parts, by).forEach(({ place, parts: own }, turn) => {
+      let next = order === "turn" ? turn % count : Math.floor(chance(place, 1, seed) * count);
+      if (order === "chance" && next === before) next = (next + 1) % count;
+      before = next;
+      for (const p of own) {
+        const id = p.inks?.[inks[next]] ?? inks[next];
+        let at = known.get(id);
+        if (at === undefined) known.set(id, (at = fills.push({ kind: "flat", colour: ink(id), ink: inkName(id), opacity: 1 }) - 1));
+        fillOf.set(p, at);
+      }
     });
     return { fills, fillOf: (part) => fillOf.get(part)! };
   },

@@ -1,5 +1,5 @@
 import { RotateCw } from "lucide-react";
-import { useId, type FC, type ReactNode } from "react";
+import { useId, type ComponentProps, type FC, type ReactNode } from "react";
 import { isOfUse, type AngleParam, type LengthParam, type NumberParam, type Param, type Params, type ValueOf } from "@/core/params";
 import type { Measure } from "@/core/style/schema";
 import { IconButton } from "../../parts/button";
@@ -15,6 +15,7 @@ import { InkPicker } from "./ink-picker";
 import { LengthsControl } from "./lengths-control";
 import { CoatPicker, ItemPicker } from "./other-pickers";
 import { PhotoControl } from "./photo-control";
+import { PhotosControl } from "./photos-control";
 import { PlaceControl } from "./place-control";
 import { SeedControl } from "./seed-control";
 import { ShapePicker } from "./shape-picker";
@@ -53,6 +54,8 @@ const alone: Controls = {
   toggle: ({ label, param, value, onChange }) => <Switch label={label} hint={param.hint} checked={value} onChange={onChange} />,
   stops: StopsControl,
   size: SizeControl,
+  list: (props) =>
+    props.param.shown === "photos" ? <PhotosControl {...(props as unknown as ComponentProps<typeof PhotosControl>)} /> : null,
 };
 
 /** Settings that are set on the bench say so. */
