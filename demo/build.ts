@@ -84,7 +84,7 @@ export function coat(
     ...(shadow ? { "soft-shadow": { ...plain["soft-shadow"], on: true, light: shadow.way ? "own" : "lamp", ...shadow } } : {}),
   };
   const steps = [step("letters"), ...form].map((s, i) => ({ ...s, id: `step${i}` }));
-  return { id: idOf(name), name, on: true, form: steps, paint, passes, lay: lay ?? newLay("fill"), finish };
+  return { id: idOf(name), name, on: true, form: steps, paint, passes, lay: lay ?? newLay("fill"), finish, order: [] };
 }
 
 const idOf = (name: string): string => name.toLowerCase().replace(/\W+/g, "-");

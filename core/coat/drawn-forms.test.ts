@@ -54,6 +54,16 @@ describe("a band", () => {
     expect(dashes.filter((a) => Math.abs(a - 1000) < 1e-3).length).toBeGreaterThanOrEqual(16);
   });
 
+  test("tapers around a whole outline from where it is told, with the integral of its width", () => {
+    // A circle of radius 400 in a band that swells from nothing at its foot to 20 at its top: 10 wide in the mean.
+    const band = made(asShape(disc), "band", { width: 2, side: "centre", taper: "ends", start: 90 });
+    expect(Math.abs(area(only(band)) / (10 * 2 * Math.PI * 400) - 1)).toBeLessThan(2e-3);
+    const { minY, maxY } = boundsOf(band.parts);
+    expect([minY, maxY]).toEqual([100 - 10, 900].map((v) => expect.closeTo(v, 0)));
+    const turned = boundsOf(made(asShape(disc), "band", { width: 2, side: "centre", taper: "ends", start: 180 }).parts);
+    expect([turned.minX, turned.maxX]).toEqual([100, 900 + 10].map((v) => expect.closeTo(v, 0)));
+  });
+
   test("lies away from the edge by as much as it is told", () => {
     const { minX, maxX } = boundsOf(made(asShape(disc), "band", { width: 1, side: "outside", away: 3 }).parts);
     expect([minX, maxX]).toEqual([100 - 40, 900 + 40].map((v) => expect.closeTo(v, 0)));

@@ -4,8 +4,8 @@ import { memoByIdentity, numberOf } from "../memo";
 import { isOfUse, type ItemRef, type Params, type Step, type Values } from "../params";
 import { isProblem, Problem } from "../problem";
 import type { SceneFill, SceneLayer } from "../scene/scene";
-import { finishKinds } from "./finishes";
-import type { FinishKind, Laid } from "./finish-kind";
+import { finishesOf } from "./finish-order";
+import type { Laid } from "./finish-kind";
 import type { FormStepKind } from "./form-step";
 import { formStepKind } from "./forms";
 import type { Given, Givens, Need } from "./given";
@@ -212,8 +212,7 @@ export class Coats {
       return { kind, ...this.#given(paint, kind.params, neededBy(kind, paint)) };
     });
     const values: Readonly<Record<string, Values<Params>>> = coat.finish;
-    const all: readonly FinishKind[] = finishKinds;
-    const finishes = all.map((k) => ({
+    const finishes = finishesOf(coat).map((k) => ({
       kind: k,
       values: values[k.kind],
       ...this.#given(values[k.kind], k.params, neededBy(k, values[k.kind])),
@@ -224,6 +223,7 @@ export class Coats {
       ...paintsOf(coat).map(textOf),
       textOf(coat.passes),
       textOf(coat.finish),
+      textOf(coat.order),
       this.context.inks.key,
       ...paints.map((p) => p.key),
       ...finishes.map((f) => f.key),

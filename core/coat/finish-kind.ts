@@ -27,6 +27,8 @@ export interface FinishKind<K extends string = string, P extends Params = Params
   P
 > {
   readonly needs?: N;
+  /** Where it lays something of its own, which lies over or under what other finishes lay there. */
+  readonly side?: "behind" | "over";
   /** What of that it has no use for at these values: it is not handed over then, and a change of it changes nothing. */
   spares?(values: Values<P>): readonly Need[];
   /** What is set on the art itself; null where nothing is at these values. `frame` is what the coat covers. */

@@ -103,6 +103,21 @@ describe("a rim", () => {
     expect(Math.abs(total(lune) - (Math.PI * r * r - lens))).toBeLessThan(2 * Math.PI * r * 0.0003 * r);
   });
 
+  test("of one width lies along all of the edge that faces its side", () => {
+    expect(boxes(formOf(square, "rim", { ...own(180, 1), runs: "even" }))).toEqual([[0, 0, 10, 100]]);
+    // Two edges of 100, ten wide, that share a corner.
+    expect(total(formOf(square, "rim", { ...own(225, 1), runs: "even" }))).toBeCloseTo(1900, 3);
+    // Half a ring: that of a disc of 50 between radii of 40 and 50. A circle of four cubics is off by 2.7e-4 of its radius.
+    const a = (4 / 3) * (Math.SQRT2 - 1) * 50;
+    const disc = parseSvgPath(`M50 0C50 ${a} ${a} 50 0 50S-50 ${a} -50 0S${-a} -50 0 -50S50 ${-a} 50 0Z`);
+    const half = formOf({ parts: [{ path: disc, x: 0, y: 0, line: 0 }] }, "rim", { ...own(70, 1), runs: "even" });
+    expect(Math.abs(total(half) / ((Math.PI * (2500 - 1600)) / 2) - 1)).toBeLessThan(1e-3);
+    // A counter is lit on its far side: the frame of 100 around a hole of 60 has 10 of each.
+    const frame = parseSvgPath("M0 0H100V100H0Z M20 20V80H80V20Z");
+    const lit = formOf({ parts: [{ path: frame, x: 0, y: 0, line: 0 }] }, "rim", { ...own(180, 1), runs: "even" });
+    expect(total(lit)).toBeCloseTo(1000 + 600, 3);
+  });
+
   test("follows the lamp, on the lit side or in the shade, and asks for it only then", () => {
     const lamp = (angle: number) => ({ lamp: lampSeen({ ...daylight, angle }, identity) });
     const at = (side: string, angle: number) => boxes(formOf(square, "rim", { side, width: 1 }, lamp(angle)))[0];

@@ -35,6 +35,8 @@ export const coatSchema = z.object({
   passes: z.record(id, paintSchema).default({}),
   lay: laySchema,
   finish: finishSchema,
+  /** The finishes in the order in which they are laid, where that is not the usual one. */
+  order: z.array(id).max(64).default([]),
 });
 export type Coat = z.infer<typeof coatSchema>;
 

@@ -55,9 +55,8 @@ export const strokeParams = {
   taper: {
     type: "choice",
     label: "Taper",
-    hint: "How the width changes along each dash",
+    hint: "How the width changes along each dash, or around the outline",
     default: "even",
-    when: dashed,
     options: [
       { value: "even", label: "Even", hint: "One width throughout" },
       { value: "end", label: "To the end", hint: "Runs out to a point" },
@@ -65,6 +64,15 @@ export const strokeParams = {
       { value: "ends", label: "Both ends", hint: "Widest in its middle" },
       { value: "middle", label: "In the middle", hint: "Narrowest in its middle" },
     ],
+  },
+  start: {
+    type: "angle",
+    label: "Starts at",
+    hint: "Where around the outline its width starts: 0° is the right, 90° the foot",
+    default: 135,
+    min: -360,
+    max: 360,
+    when: (v: Readonly<Record<string, unknown>>) => v.taper !== "even" && !dashed(v),
   },
 } as const satisfies Params;
 
@@ -81,7 +89,8 @@ export function bandOf(values: Values<typeof strokeParams>, units: (length: numb
     cap: values.cap,
     dashes: long,
     ...(long.length && values.fit ? { fit: true } : {}),
-    ...(long.length && values.taper !== "even" ? { taper: widths(tapers[values.taper], width) } : {}),
+    ...(values.taper !== "even" ? { taper: widths(tapers[values.taper], width) } : {}),
+    ...(values.taper !== "even" && !long.length ? { start: values.start } : {}),
   };
 }
 

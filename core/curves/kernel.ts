@@ -207,7 +207,7 @@ export class CurveKernel {
     const taper = band.taper?.length
       ? [...band.taper].map((s) => ({ at: s.at, width: Math.max(0, s.width) })).sort((a, b) => a.at - b.at)
       : undefined;
-    const key = `band ${band.width} ${band.side} ${joinKey(band.join)} ${band.cap} ${band.dashes.join()} ${band.fit === true} ${JSON.stringify(taper)}`;
+    const key = `band ${band.width} ${band.side} ${joinKey(band.join)} ${band.cap} ${band.dashes.join()} ${band.fit === true} ${band.start} ${JSON.stringify(taper)}`;
     return this.#results(path, key, () => {
       const drawn = contoursOf(path, false);
       const lines = drawn.filter((c) => !c.closed);

@@ -1,5 +1,4 @@
 import { ArrowDown, ArrowUp, Eye, EyeOff, Plus, X } from "lucide-react";
-import { finishKinds } from "@/core/coat/finishes";
 import { formStepKind, formStepKinds } from "@/core/coat/forms";
 import type { FormStepKind, Pass } from "@/core/coat/form-step";
 import { layKind, layKinds } from "@/core/coat/lays";
@@ -15,6 +14,7 @@ import { Tip } from "../parts/tip";
 import { editCoat, repainted, withPaintValue, withPass, withStep } from "../state/edits/style";
 import { useShownStyle, useStudio } from "../state/store";
 import { ParamControls } from "./controls/param-controls";
+import { FinishSection } from "./finish-section";
 
 const options = (kinds: readonly { kind: string; label: string; hint: string }[]) =>
   kinds.map((k) => ({ value: k.kind, label: k.label, hint: k.hint }));
@@ -68,29 +68,7 @@ export function CoatSections({ coat }: { coat: Coat }) {
       {passesOf(coat).map((pass) => (
         <PassSection key={pass.id} coat={coat} pass={pass} edit={edit} />
       ))}
-      <Section title="Finish">
-        {finishKinds.map((k) => {
-          const values: Readonly<Record<string, unknown>> = coat.finish[k.kind];
-          return (
-            // What is switched on has its settings in a frame of its own.
-            <div
-              key={k.kind}
-              className={values.on === true ? "space-y-1.5 rounded-lg border border-rule bg-sheet/60 px-2 py-1" : "space-y-1.5"}
-            >
-              <ParamControls
-                params={k.params}
-                values={values}
-                onChange={(name, value) =>
-                  edit(`finish ${k.kind} ${name}`, (c) => ({
-                    ...c,
-                    finish: { ...c.finish, [k.kind]: withValue(c.finish[k.kind], name, value) },
-                  }))
-                }
-              />
-            </div>
-          );
-        })}
-      </Section>
+      <FinishSection coat={coat} edit={edit} />
     </>
   );
 }

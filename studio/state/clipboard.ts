@@ -1,6 +1,8 @@
 import { toast } from "sonner";
+import { nanoid } from "nanoid";
 import { z } from "zod";
-import { coatSchema, inkSchema } from "@/core/coat/schema";
+import { coatSchema, inkSchema, type Coat, type Ink } from "@/core/coat/schema";
+import { finishesOnly, finishKindsOf, withFinishes } from "@/core/style/finishes";
 import { longestText } from "@/core/lettering/options";
 import { newOutput } from "@/core/output/outputs";
 import { vextalNamespace } from "@/core/output/svg";
@@ -23,6 +25,9 @@ import { coatOf, fileOf, itemOf, shownStyle } from "./work";
 const coatFormat = "vextal.coat";
 const copiedCoat = z.object({ format: z.literal(coatFormat), coat: coatSchema, inks: z.array(inkSchema) });
 
+const finishFormat = "vextal.finish";
+const copiedFinish = z.object({ ...copiedCoat.shape, format: z.literal(finishFormat) });
+
 /** A coat with the inks that it is painted in; undefined where there is none. @param id the chosen one's where it is left out */
 function coatText(id = useStudio.getState().coatId ?? undefined): { text: string; name: string } | undefined {
   const { work, selection, set } = useStudio.getState();
@@ -40,6 +45,26 @@ export function copyCoat(id: string): void {
   // Where the clipboard is kept from the page, the strip's own button still pastes it.
   void navigator.clipboard?.writeText(coat.text).catch(() => undefined);
   toast(`“${coat.name}” can be pasted onto any style.`);
+}
+
+/** Copies finishes of the chosen coat: one, or those that do something. */
+export function copyFinish(kinds: readonly string[], name: string): void {
+  const { work, selection, coatId, set } = useStudio.getState();
+  const style = work ? shownStyle(work, itemOf(work, selection.at(-1))) : undefined;
+  const coat = coatOf(style, coatId ?? undefined);
+  if (!style || !coat) return;
+  const finish = { coat: finishesOnly(coat, kinds), inks: style.inks };
+  set({ copiedFinish: { ...finish, name } });
+  void navigator.clipboard?.writeText(JSON.stringify({ format: finishFormat, ...finish })).catch(() => undefined);
+  toast(`${name} can be pasted onto any coat.`);
+}
+
+/** Lays what was copied of another coat's finishes on the chosen one. */
+export function pasteFinish({ coat, inks }: { readonly coat: Coat; readonly inks: readonly Ink[] }): void {
+  const { coatId, selection, changeStyle } = useStudio.getState();
+  if (!selection.length || !coatId) return void toast("Choose a coat to paste the finish onto.");
+  changeStyle((s) => withFinishes(s, coatId, coat, inks, () => nanoid(8)));
+  toast(`${finishKindsOf(coat).length === 1 ? "The finish was" : "The finishes were"} laid on the coat.`);
 }
 
 /** The selected items as a piece of their own. */
@@ -99,6 +124,7 @@ export function onPaste(e: ClipboardEvent): void {
 /** Takes text from the clipboard as what it is: items or a coat of Vextal, a drawing, or words. */
 async function pasteText(text: string): Promise<void> {
   try {
+    if (text.startsWith(`{"format":"${finishFormat}"`)) return pasteFinish(copiedFinish.parse(JSON.parse(text)));
     if (text.startsWith(`{"format":"${coatFormat}"`)) {
       const { coat, inks } = copiedCoat.parse(JSON.parse(text));
       return pasteCoat(coat, inks);

@@ -24,7 +24,8 @@ async function bringText(file: File): Promise<void> {
 
 /**
  * Takes what is dropped on the bench: fonts become faces, the selected lettering is set in them; SVG files become shapes, photos shapes
- * that are painted with them, texts letterings. Several photos at once are dealt out to the letters of a selected lettering. A text beside a font is its licence.
+ * that are painted with them, texts letterings. Several photos at once are dealt out to the letters of a selected lettering.
+ * A text beside a font is its licence.
  */
 export async function dropFiles(files: readonly File[]): Promise<void> {
   const fonts = files.filter((f) => isFont(f.name));

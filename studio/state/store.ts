@@ -74,6 +74,8 @@ interface StudioState {
   /** A change to a style that is worn elsewhere: for now it is this item's own. */
   readonly asking: { readonly item: string; readonly style: string } | null;
   readonly copied: { readonly coat: Coat; readonly inks: readonly Ink[] } | null;
+  /** Finishes that were copied last, on a coat that has nothing else. */
+  readonly copiedFinish: { readonly coat: Coat; readonly inks: readonly Ink[]; readonly name: string } | null;
 }
 
 interface StudioActions {
@@ -113,6 +115,7 @@ interface StudioActions {
         | "view"
         | "benchSize"
         | "copied"
+        | "copiedFinish"
         | "uses"
         | "agreed"
         | "asking"
@@ -160,6 +163,7 @@ export const useStudio = create<StudioState & StudioActions>((set, get) => ({
   increments: { on: false, move: 10, turn: 15, scale: 10 } as Increments,
   alignBy: "ink" as "ink" | "frame",
   copied: null,
+  copiedFinish: null,
   benchSize: { width: 0, height: 0 },
   open: (work) => {
     // What is hidden is not what one comes to work on.

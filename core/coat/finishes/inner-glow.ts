@@ -8,6 +8,7 @@ export const innerGlow = finish({
   kind: "inner-glow",
   label: "Inner glow",
   hint: "A colour that comes in from the edge",
+  side: "over",
   params: {
     on: { type: "toggle", label: "Inner glow", hint: "Colours the coat from its edge inwards", default: false },
     radius: { type: "length", label: "Inwards", hint: "How far it comes in", default: 6, min: 0, max: 200, when: on },

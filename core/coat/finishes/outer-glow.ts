@@ -9,6 +9,7 @@ export const outerGlow = finish({
   kind: "outer-glow",
   label: "Outer glow",
   hint: "Light around the coat, as of a lit tube",
+  side: "behind",
   params: {
     on: { type: "toggle", label: "Outer glow", hint: "Lets the coat shine on what is around it", default: false },
     radii: {

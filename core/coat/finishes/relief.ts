@@ -8,6 +8,7 @@ export const relief = finish({
   kind: "relief",
   label: "Relief",
   hint: "A soft edge, raised or sunk, lit by the lamp",
+  side: "over",
   params: {
     on: { type: "toggle", label: "Relief", hint: "Lights and shades the edge of the coat as the lamp would", default: false },
     form: {

@@ -22,6 +22,7 @@ export const softShadow = finish({
   kind: "soft-shadow",
   label: "Soft shadow",
   hint: "A shadow with a soft edge on what is below",
+  side: "behind",
   params: {
     on: { type: "toggle", label: "Soft shadow", hint: "Lets the coat throw a shadow with a soft edge on what is below", default: false },
     light: {
@@ -93,6 +94,6 @@ export const softShadow = finish({
       bounds: withReach(boundsOf(moved), effects),
       ...(effects.length ? { effects } : {}),
     };
-    return { ...coat, behind: [shadow, ...coat.behind] };
+    return { ...coat, behind: [...coat.behind, shadow] };
   },
 });

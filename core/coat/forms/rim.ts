@@ -1,4 +1,9 @@
-import { rotation, apply } from "../../curves/matrix";
+import { rotation, apply, type Point } from "../../curves/matrix";
+import { pathOf } from "../../curves/contour";
+import type { Kernel } from "../../curves/kernel";
+import type { Path } from "../../curves/path";
+import { facing } from "../../drawn/facing";
+import { isDraft } from "../inked-lines";
 import { formStep } from "../form-step";
 import { plain, type Part } from "../shape";
 
@@ -8,7 +13,7 @@ export const rim = formStep({
   kind: "rim",
   group: "edge",
   label: "Rim",
-  hint: "An edge light or an edge shade: widest where the edge faces it, nothing where it turns away",
+  hint: "An edge light or an edge shade along the edge that faces a side",
   params: {
     side: {
       type: "choice",
@@ -30,10 +35,20 @@ export const rim = formStep({
       max: 200,
       when: (v) => !fromLamp(v),
     },
+    runs: {
+      type: "choice",
+      label: "Runs",
+      hint: "How its width changes along the edge",
+      default: "fading",
+      options: [
+        { value: "fading", label: "Fading", hint: "Widest where the edge faces it, nothing where it turns away" },
+        { value: "even", label: "Even", hint: "One width along all of the edge that faces it" },
+      ],
+    },
   },
   needs: ["lamp"],
   spares: ({ side }) => (side === "own" ? ["lamp"] : []),
-  apply: (shape, { side, width, way }, { lamp, units, kernel }) => {
+  apply: (shape, { side, width, way, runs }, { lamp, units, kernel }) => {
     const by = units(side === "own" ? way.distance : width);
     if (by === 0) return { parts: [] };
     const to =
@@ -43,10 +58,19 @@ export const rim = formStep({
     const parts: Part[] = [];
     for (const part of shape.parts.map(plain)) {
       const { path } = part;
-      const aside = path.transform([1, 0, 0, 1, -to.x * by, -to.y * by]);
-      const edge = kernel.subtract(path, [aside]);
+      const edge =
+        runs === "even" ? evenEdge(path, to, by, kernel) : kernel.subtract(path, [path.transform([1, 0, 0, 1, -to.x * by, -to.y * by])]);
       if (!edge.isEmpty) parts.push({ ...part, path: edge });
     }
     return { parts };
   },
 });
+
+/** What of a shape lies within a distance of its edge that faces a direction. */
+function evenEdge(path: Path, to: Point, by: number, kernel: Kernel): Path {
+  const clean = kernel.weld(path);
+  const lines = pathOf(facing(isDraft(kernel) ? path : clean, to));
+  if (lines.isEmpty) return lines;
+  const line = { width: 2 * by, side: "centre", join: { kind: "miter", limit: 4 }, cap: "butt", dashes: [] } as const;
+  return kernel.intersect([clean, kernel.band(lines, line)]);
+}

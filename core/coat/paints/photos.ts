@@ -1,4 +1,4 @@
-import { apply, multiply, rotation, translation } from "../../curves/matrix";
+import { multiply, rotation, translation } from "../../curves/matrix";
 import { mapped, type Bounds } from "../../curves/bounds";
 import type { SceneFill } from "../../scene/scene";
 import { paint } from "../paint-kind";

@@ -6,6 +6,7 @@ import { Course } from "../length";
 import { fitTolerance, growContours, simpler } from "./grow";
 import type { Cap, Join } from "./joins";
 import { rawBand, rawOutline } from "./raw-outline";
+import { startedAt } from "./started";
 import { rawTaper, type TaperStop } from "./taper";
 
 export type Side = "inside" | "centre" | "outside";
@@ -27,6 +28,8 @@ export interface Band {
    * Empty for an even width.
    */
   readonly taper?: readonly TaperStop[];
+  /** Where widths begin on closed contours without dashes: where they lie farthest in this direction, in degrees clockwise on screen. */
+  readonly start?: number;
 }
 
 /** More dashes than this on one outline are a slip, not art. */
@@ -64,7 +67,8 @@ export function rawLines(lines: readonly Contour[], band: Band, budget: Budget):
   const widest = taper?.length ? Math.max(...taper.map((s) => s.width)) : width;
   const tolerance = Math.min(fitTolerance(lines), Math.max(1e-4, widest / 300));
   for (const line of broken(band) ? lines.flatMap((c) => dashed(c, band.dashes, band.fit === true)) : lines) {
-    if (taper?.length) raw.push(...rawTaper(line, taper, join, cap, tolerance, budget));
+    const whole = band.start !== undefined && line.closed ? startedAt(line, band.start) : line;
+    if (taper?.length) raw.push(...rawTaper(whole, taper, join, cap, tolerance, budget));
     else if (!line.closed) raw.push(rawBand(line, width / 2, join, cap, tolerance, budget));
     else raw.push(rawOutline(line, width / 2, join, tolerance, budget), rawOutline(reversed(line), width / 2, join, tolerance, budget));
   }

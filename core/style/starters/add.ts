@@ -114,5 +114,6 @@ function coatOf({ name, from = "letters", form = [], paint, lay = ["fill"], fini
     passes: {},
     lay: newLay(...lay),
     finish: newFinish(finish),
+    order: [],
   };
 }

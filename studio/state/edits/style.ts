@@ -41,6 +41,7 @@ export function newCoat(ink: string, name: string): Coat {
     passes: {},
     lay: newLay("fill"),
     finish: newFinish(),
+    order: [],
   };
 }
 
