@@ -13,6 +13,7 @@ export const coatsContext = (kernel: CurveKernel, letters: Shape, more: Partial<
   letters,
   ground: noShape,
   board: { width: 500, height: 200, toItem: identity },
+  group: undefined,
   lamp: lampSeen(daylight, identity),
   inks: {
     key: "inks",

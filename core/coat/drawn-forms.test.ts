@@ -233,7 +233,7 @@ describe("loosened letters", () => {
 });
 
 describe("what is drawn by chance", () => {
-  test.each(["hatch", "redraw", "ripple", "loosen"])("%s: typing before a letter changes nothing in it", (kind) => {
+  test.each(["hatch", "redraw", "ripple", "loosen", "wear"])("%s: typing before a letter changes nothing in it", (kind) => {
     const style = styleOf([coat("T", flat("face"), [step(kind, kind === "ripple" ? { uneven: 80 } : {})])]);
     const pathsOf = (text: string, keys: readonly number[]) =>
       compile(board(word(text, { keys: [...keys] })), new Map([[style.id, style]]), engine).scene.items[0].layers[0].paths;
@@ -255,6 +255,29 @@ describe("what is drawn by chance", () => {
     const shape = made(asShape(rectangle(0, 0, 100, 100), rectangle(50, 0, 100, 100)), "weld");
     expect(shape.parts.map((p) => p.letter)).toEqual([0]);
     expect(weld().kind).toBe("weld");
+  });
+});
+
+describe("wear", () => {
+  const lost = (values: Record<string, unknown>) => area(disc) - area(only(made(asShape(disc), "wear", values)));
+
+  test("takes away and adds nothing; more with more chips, none with none", () => {
+    const ring = engine.kernel.subtract(disc, [circle(500, 500, 300)]);
+    const whole = made(asShape(ring), "wear", { chips: 80 });
+    expect(area(engine.kernel.subtract(only(whole), [ring]))).toBeLessThan(1e-3);
+    expect(lost({ chips: 0, specks: 0 })).toBeCloseTo(0, 3);
+    const taken = [10, 40, 90].map((chips) => lost({ chips, specks: 0 }));
+    expect(taken[0]).toBeGreaterThan(100);
+    expect(taken[1]).toBeGreaterThan(2 * taken[0]);
+    expect(taken[2]).toBeGreaterThan(1.5 * taken[1]);
+  });
+
+  test("leaves what lies farther in than chips reach and specks are found", () => {
+    const worn = only(made(asShape(disc), "wear", { chips: 100, specks: 100, size: 2, depth: 5 }));
+    // Specks lie up to 50 and twice their size of 20 behind the edge, which is 400 from the middle.
+    const core = circle(500, 500, 400 - 50 - 40);
+    expect(area(engine.kernel.subtract(core, [worn]))).toBeLessThan(1e-3);
+    expect(engine.kernel.split(engine.kernel.subtract(disc, [worn])).length).toBeGreaterThan(50);
   });
 });
 

@@ -198,7 +198,7 @@ export class Coats {
     }
     const handed = Object.fromEntries(needs.map((need) => [need, this.context[need]]));
     const told = needs.map((need) =>
-      need === "board" || need === "lamp" ? JSON.stringify(this.context[need]) : numberOf(this.context[need]),
+      need === "letters" || need === "ground" ? numberOf(this.context[need]) : JSON.stringify(this.context[need]),
     );
     const key = [kernel.name, scale, ...told, ...Object.values(referred).map((s) => (s ? numberOf(s) : ""))].join(" ");
     const given = { kernel, units: (length: number) => length * scale, referred, ...handed };

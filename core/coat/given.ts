@@ -1,3 +1,4 @@
+import type { Bounds } from "../curves/bounds";
 import type { Kernel } from "../curves/kernel";
 import type { Matrix } from "../curves/matrix";
 import type { Param, Params } from "../params";
@@ -7,6 +8,12 @@ import type { Shape } from "./shape";
 export interface BoardSeen {
   readonly width: number;
   readonly height: number;
+  readonly toItem: Matrix;
+}
+
+/** What an item is grouped with, the item among it: the box around all of it on the board, and the way from there into the item's space. */
+export interface GroupSeen {
+  readonly box: Bounds;
   readonly toItem: Matrix;
 }
 
@@ -30,6 +37,8 @@ export interface Givens {
   readonly ground: Shape;
   readonly board: BoardSeen;
   readonly lamp: LampSeen;
+  /** Undefined where the item is in no group. */
+  readonly group: GroupSeen | undefined;
 }
 export type Need = keyof Givens;
 

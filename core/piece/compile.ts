@@ -1,6 +1,7 @@
 import { Circle, Coats, withLayers, type OpenForm } from "../coat/evaluate";
-import type { BoardSeen } from "../coat/given";
+import type { BoardSeen, GroupSeen } from "../coat/given";
 import type { Shape } from "../coat/shape";
+import { isEmpty, joinAll, mapped } from "../curves/bounds";
 import { invert } from "../curves/matrix";
 import type { ItemRef } from "../params";
 import type { Scene, SceneItem, SceneLayer } from "../scene/scene";
@@ -10,7 +11,7 @@ import type { Style } from "../style/schema";
 import { toPx } from "../units";
 import { lampSeen, type Lamp } from "./lamp";
 import { covered, inSpaceOf } from "./other-item";
-import { seenLayer } from "./perspective-view";
+import { seenBox, seenLayer } from "./perspective-view";
 import { place, type Bare, type Placed } from "./placed";
 import { isShape, type Item, type Piece } from "./schema";
 import type { Engine } from "./tools";
@@ -131,6 +132,7 @@ class Looks {
       ground: own.ground,
       board: { ...this.board, toItem: invert(own.placed.matrix) },
       lamp: lampSeen(this.lamp, invert(own.placed.matrix)),
+      group: this.#groupOf(own),
       inks: { key: JSON.stringify(style.inks), colour: inkLookup(style.inks), name: inkNames(style.inks) },
       label: labelOf(own.item),
       open: this.#open,
@@ -139,6 +141,14 @@ class Looks {
     });
     this.#coats.set(id, coats);
     return coats;
+  }
+
+  /** The outermost group that an item is in, where more of it is on the board. */
+  #groupOf({ item: { groups }, placed }: Bare): GroupSeen | undefined {
+    const all = groups.length ? [...this.bare.values()].filter((b) => !b.item.hidden && b.item.groups[0] === groups[0]) : [];
+    if (all.length < 2) return undefined;
+    const boxes = all.map((b) => b.placed).filter((p) => !isEmpty(p.ink));
+    return { box: joinAll(boxes.map((p) => mapped(p.matrix, seenBox(p.view, p.ink)))), toItem: invert(placed.matrix) };
   }
 
   #other({ id, what }: ItemRef, own: Bare): Shape | undefined {

@@ -20,6 +20,7 @@ import { scale } from "./scale";
 import { shift } from "./shift";
 import { shrink } from "./shrink";
 import { trail } from "./trail";
+import { wear } from "./wear";
 import { weld } from "./weld";
 
 /** Every kind of form step, in the order the drawer offers them. */
@@ -37,6 +38,7 @@ export const formStepKinds = [
   band,
   rim,
   ripple,
+  wear,
   redraw,
   hatch,
   inlines,

@@ -6,7 +6,7 @@ import { copiesPainted } from "./copies";
 import { endsOf, shareOf } from "./gradient-line";
 import { sceneStops } from "./gradient-stops";
 import { byInks } from "./inks-of-parts";
-import { paintSpans, spanParam, sparesBoard } from "./span";
+import { paintSpans, spanParam, sparesAround } from "./span";
 
 type Set = Readonly<Record<string, unknown>>;
 const runs = (v: Set) => v.shape !== "copies";
@@ -108,8 +108,8 @@ export const gradient = paint({
     to: { type: "place", label: "End", hint: "Where the last stop lies in the span", default: { x: 0.5, y: 1 }, when: byPlaces },
   },
   fresh: { line: "angle", mix: "oklab", from: { x: 0.5, y: 0.5 }, to: { x: 1, y: 0.5 } },
-  needs: ["board"],
-  spares: sparesBoard,
+  needs: ["board", "group"],
+  spares: sparesAround,
   handles: (values, [{ box }]) => {
     const { shape, stops, line } = values;
     if (shape === "copies") return null;

@@ -3,7 +3,7 @@ import type { InkParam } from "../../params";
 import type { SceneFill } from "../../scene/scene";
 import { paint } from "../paint-kind";
 import type { Part } from "../shape";
-import { paintSpans, spanParam } from "./span";
+import { paintSpans, spanParam, sparesAround } from "./span";
 
 const tones = ["light", "dark", "marks"] as const;
 
@@ -31,7 +31,12 @@ export const grain = paint({
       default: "wood",
       options: materials.map(({ kind, label, hint }) => ({ value: kind, label, hint })),
     },
-    span: { ...spanParam, hint: "What is cut from one piece of the material" },
+    span: {
+      ...spanParam,
+      hint: "What is cut from one piece of the material",
+      // Boards are not bent along a line of letters.
+      options: spanParam.options.filter((o) => o.value !== "along"),
+    },
     size: { type: "length", label: "Size", hint: "How large the pattern is", default: 60, min: 2, max: 1000, reach: 200 },
     angle: { type: "angle", label: "Angle", hint: "Which way the grain runs", default: 0, min: -180, max: 180 },
     light: inkParam(0, "Light ink", "The lighter tone"),
@@ -65,14 +70,14 @@ export const grain = paint({
     if (name !== "material" || !before || !after) return {};
     return Object.fromEntries(tones.flatMap((tone, i) => (values[tone] === before.inks[i].id ? [[tone, after.inks[i].id]] : [])));
   },
-  needs: ["board", "lamp"],
-  spares: ({ span, relief }) => [...(span === "board" ? [] : (["board"] as const)), ...(relief === 0 ? (["lamp"] as const) : [])],
-  apply: (shape, values, { board, lamp, ink, units }) => {
+  needs: ["board", "group", "lamp"],
+  spares: (values) => [...sparesAround(values), ...(values.relief === 0 ? (["lamp"] as const) : [])],
+  apply: (shape, values, { board, group, lamp, ink, units }) => {
     const fills: SceneFill[] = [];
     const fillOf = new Map<Part, number>();
     const lit = values.relief > 0 ? lamp : undefined;
     const height = ((lit?.height ?? 45) * Math.PI) / 180;
-    paintSpans(shape, values.span, { board }).forEach(({ box, matrix, parts }, i) => {
+    paintSpans(shape, values.span, { board, group }).forEach(({ box, matrix, parts }, i) => {
       fills.push({
         kind: "picture",
         source: {

@@ -41,6 +41,7 @@ describe("a photo as paint", () => {
     inkName: () => undefined,
     units: (length: number) => length,
     board: { width: 800, height: 400, toItem: translation(-50, -20) },
+    group: undefined,
   };
   const painted = (values: Partial<Values<typeof photo.params>>) => {
     const { fills, fillOf } = photo.apply(shape, { ...newStep(photo), photo: wide, ...values }, context);

@@ -2,7 +2,7 @@ import type { Bounds } from "../../curves/bounds";
 import type { SceneFill } from "../../scene/scene";
 import { paint } from "../paint-kind";
 import type { Part } from "../shape";
-import { paintSpans, spanParam, sparesBoard } from "./span";
+import { paintSpans, spanParam, sparesAround } from "./span";
 
 type Fit = "cover" | "contain";
 
@@ -57,8 +57,8 @@ export const photo = paint({
       when: (v) => v.photo !== null,
     },
   },
-  needs: ["board"],
-  spares: sparesBoard,
+  needs: ["board", "group"],
+  spares: sparesAround,
   handles: (_, [{ box, area }]) => {
     if (!area) return null;
     // The place moves the photo by its share of what is left over; where nothing is, it cannot be moved that way.

@@ -3,9 +3,11 @@ import type { Matrix } from "../../curves/matrix";
 import type { ChoiceParam } from "../../params";
 import type { Givens, Need } from "../given";
 import { boundsOf, type Part, type Shape } from "../shape";
+import { straightened } from "./along";
+import { inTurn } from "./in-turn";
 
 /** What a paint stretches over. */
-export type Span = "letter" | "line" | "lettering" | "board";
+export type Span = "letter" | "line" | "along" | "lettering" | "group" | "board";
 
 export const spanParam: ChoiceParam<Span> = {
   type: "choice",
@@ -14,14 +16,17 @@ export const spanParam: ChoiceParam<Span> = {
   default: "lettering",
   options: [
     { value: "letter", label: "Letter", hint: "Starts again in each letter" },
-    { value: "line", label: "Line", hint: "Runs along each line of text" },
+    { value: "line", label: "Line", hint: "Runs over each line of text" },
+    { value: "along", label: "Along the line", hint: "Follows the letters of each line, round a curve or a ring" },
     { value: "lettering", label: "All", hint: "Runs over the whole lettering" },
+    { value: "group", label: "Group", hint: "Runs over all that is grouped with it" },
     { value: "board", label: "Board", hint: "Runs over the whole board" },
   ],
 };
 
-/** The board is of use to a paint only where it runs over it. */
-export const sparesBoard = ({ span }: { readonly span: Span }): readonly Need[] => (span === "board" ? [] : ["board"]);
+/** What lies around the item is of use to a paint only where it runs over it. */
+export const sparesAround = ({ span }: { readonly span: Span }): readonly Need[] =>
+  (["board", "group"] as const).filter((need) => need !== span);
 
 export interface PaintSpan {
   /** The parts that share one run of the paint. */
@@ -33,14 +38,16 @@ export interface PaintSpan {
 }
 
 /** The runs of a paint over a shape. */
-export function paintSpans(shape: Shape, span: Span, { board }: Pick<Givens, "board">): PaintSpan[] {
+export function paintSpans(shape: Shape, span: Span, { board, group }: Pick<Givens, "board" | "group">): PaintSpan[] {
   if (span === "board")
     return [{ parts: shape.parts, box: { minX: 0, minY: 0, maxX: board.width, maxY: board.height }, matrix: board.toItem }];
-  const grouped =
-    span === "letter"
-      ? shape.parts.map((p) => [p])
-      : span === "lettering"
-        ? [shape.parts]
-        : [...new Set(shape.parts.map((p) => p.line))].map((line) => shape.parts.filter((p) => p.line === line));
+  if (span === "group" && group) return [{ parts: shape.parts, box: group.box, matrix: group.toItem }];
+  const lines = () => [...new Set(shape.parts.map((p) => p.line))].map((line) => shape.parts.filter((p) => p.line === line));
+  if (span === "along")
+    return lines().flatMap((line) => {
+      const { box, runs } = straightened(inTurn(line, "letter").map((turn) => turn.parts));
+      return runs.map((run) => ({ ...run, box }));
+    });
+  const grouped = span === "letter" ? shape.parts.map((p) => [p]) : span === "line" ? lines() : [shape.parts];
   return grouped.filter((parts) => parts.length).map((parts) => ({ parts, box: boundsOf(parts) }));
 }

@@ -33,6 +33,12 @@ export const print = starters("print", "front", [
     { instead: true },
   ],
   [
+    "Worn",
+    "Paint that has chipped off with the years",
+    ({ st, face }) => [{ name: "Worn", form: [["wear", { size: st(10), depth: st(60) }]], paint: ["flat", { ink: face }] }],
+    { instead: true },
+  ],
+  [
     "Knocked out",
     "A plate from which the word is cut, with a gap",
     ({ st, against, faceCoat }) => [
