@@ -14,7 +14,11 @@ export async function check(file: string): Promise<string> {
   if (!text || /\.(ttf|otf|woff2?)$/i.test(file)) return checkFont(file, bytes);
   try {
     const opened = open(new TextDecoder().decode(bytes));
-    if (opened.kind === "style") return `${file}: a sound style, “${opened.style.name}”, ${opened.style.coats.length} coats.`;
+    if (opened.kind === "styles") {
+      const [style, ...others] = opened.styles;
+      if (style && !others.length) return `${file}: a sound style, “${style.name}”, ${style.coats.length} coats.`;
+      return `${file}: a sound library of ${opened.styles.length} styles.`;
+    }
     const { piece, styles } = opened.file;
     return `${file}: a sound piece, “${piece.name}”, ${piece.items.length} letterings, ${styles.length} styles inside.`;
   } catch (error) {

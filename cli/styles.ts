@@ -19,8 +19,10 @@ export async function allStyles(): Promise<Style[]> {
 export async function findStyle(name: string): Promise<Style> {
   if (existsSync(fromUser(name)) && name.includes(".")) {
     const opened = open(new TextDecoder().decode(await readUserFile(name)));
-    if (opened.kind !== "style") throw new Problem(`${name} holds a piece, not a style.`);
-    return opened.style;
+    if (opened.kind !== "styles") throw new Problem(`${name} holds a piece, not a style.`);
+    const [style, ...others] = opened.styles;
+    if (!style || others.length) throw new Problem(`${name} is a library of ${opened.styles.length} styles, not one.`);
+    return style;
   }
   const styles = await allStyles();
   const wanted = name.trim().toLowerCase();

@@ -102,6 +102,7 @@ export const style = (name: string, face: string, measure: Measure, colours: Rec
   inks: inks(colours),
   coats,
   madeWith: { face },
+  tags: [],
 });
 
 export const lettering = (

@@ -219,6 +219,20 @@ describe("pictures and the demo", () => {
     patient.close();
   }, 60_000);
 
+  test("a style's tags and the pieces that follow it are listed: each once, own looks and deleted pieces not", async () => {
+    const style = { ...styleOf(), tags: ["night", "for signs"] };
+    await create(db, "styles", style);
+    await create(db, "styles", { ...style, id: "other", tags: [] });
+    await create(db, "pieces", { ...board(word("Tea"), word("Room", { id: "two" })), id: "p1" });
+    await create(db, "pieces", { ...board(word("Own", { ownStyle: style })), id: "p2" });
+    await create(db, "pieces", { ...board(word("Gone")), id: "p3" });
+    await remove(db, "pieces", "p3");
+    const told = Object.fromEntries((await list(db, "styles")).map(({ id, tags, uses }) => [id, { tags, uses }]));
+    expect(told).toEqual({ [style.id]: { tags: ["night", "for signs"], uses: 1 }, other: { tags: [], uses: 0 } });
+    await restore(db, "pieces", "p3");
+    expect((await list(db, "styles")).find((e) => e.id === style.id)!.uses).toBe(2);
+  });
+
   test("the demo is put on an untouched shelf once; an emptied shelf stays empty", async () => {
     expect(await seed(db)).toBe(true);
     const entries = await list(db, "pieces");

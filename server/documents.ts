@@ -33,11 +33,36 @@ const keptDeleted = 30 * 24 * 3600 * 1000;
 /** Newest first. */
 export async function list(db: Database, shelf: Shelf): Promise<Entry[]> {
   const { table } = shelves[shelf];
-  return db
-    .select({ id: table.id, name: table.name, revision: table.revision, updatedAt: table.updatedAt })
-    .from(table)
-    .where(isNull(table.deletedAt))
-    .orderBy(desc(table.updatedAt), table.name);
+  const plain = { id: table.id, name: table.name, revision: table.revision, updatedAt: table.updatedAt };
+  const newest = [desc(table.updatedAt), table.name] as const;
+  if (shelf === "pieces")
+    return db
+      .select(plain)
+      .from(table)
+      .where(isNull(table.deletedAt))
+      .orderBy(...newest);
+  const tags = sql<string | null>`json_extract(${table.document}, '$.tags')`;
+  const [rows, uses] = await Promise.all([
+    db
+      .select({ ...plain, tags })
+      .from(table)
+      .where(isNull(table.deletedAt))
+      .orderBy(...newest),
+    usesOfStyles(db),
+  ]);
+  return rows.map((row) => ({ ...row, tags: JSON.parse(row.tags ?? "[]") as string[], uses: uses.get(row.id) ?? 0 }));
+}
+
+/** How many pieces have items that follow each style. */
+async function usesOfStyles(db: Database): Promise<ReadonlyMap<string, number>> {
+  const style = sql<string>`json_extract(item.value, '$.styleId')`;
+  const rows = await db.all<{ style: string; pieces: number }>(
+    sql`select ${style} as style, count(distinct ${pieces.id}) as pieces
+      from ${pieces}, json_each(${pieces.document}, '$.items') as item
+      where ${pieces.deletedAt} is null and ${style} is not null and json_extract(item.value, '$.ownStyle') is null
+      group by style`,
+  );
+  return new Map(rows.map((r) => [r.style, r.pieces]));
 }
 
 /** @throws NotFound */

@@ -2,7 +2,7 @@ import { describe, expect, test } from "@jest/globals";
 import { existsSync, readFileSync } from "node:fs";
 import { z } from "zod";
 import { pieceFileSchema, pieceSchema } from "../core/piece/schema";
-import { styleSchema } from "../core/style/schema";
+import { librarySchema, styleFileSchema } from "../core/style/library";
 import { defaultOf, listKinds, rangeOf } from "../core/kinds";
 import type { Param } from "../core/params";
 import { shippedFaces } from "../server/faces/shipped";
@@ -10,7 +10,8 @@ import { shippedFaces } from "../server/faces/shipped";
 describe("what is published", () => {
   test.each([
     ["piece", pieceSchema],
-    ["style", styleSchema],
+    ["style", styleFileSchema],
+    ["library", librarySchema],
     ["file", pieceFileSchema],
   ] as const)("the JSON Schema of a %s is today's", (name, schema) => {
     const published = JSON.parse(readFileSync(`docs/schemas/${name}.schema.json`, "utf8"));

@@ -13,7 +13,15 @@ export type Shelf = (typeof shelfNames)[number];
 const revision = z.int().min(1);
 
 /** What the shelf lists. */
-export const entrySchema = z.object({ id: z.string(), name: z.string(), revision, updatedAt: z.number() });
+export const entrySchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  revision,
+  updatedAt: z.number(),
+  /** Of a style: what it is found by besides its name, and how many pieces follow it. */
+  tags: z.array(z.string()).optional(),
+  uses: z.int().min(0).optional(),
+});
 export type Entry = Readonly<z.output<typeof entrySchema>>;
 export const entriesSchema = z.array(entrySchema);
 

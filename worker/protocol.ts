@@ -158,14 +158,20 @@ export interface SceneWorker {
   write(request: ExportRequest): Promise<Answer<string | Uint8Array>>;
   /** Why each of some outputs does not write this; null where it does. */
   refusals(file: PieceFile, wish: Wish, outputs: readonly OutputStep[]): Promise<Answer<(string | null)[]>>;
-  /** A small picture, as an SVG, of an item as it would look in a style. @param width that it is seen at, in pixels of the screen */
-  look(file: PieceFile, itemId: string, style: Style, width: number): Promise<Answer<string>>;
+  /**
+   * A small picture, as an SVG, of an item as it would look in a style.
+   * @param width that it is seen at, in pixels of the screen
+   * @param face that it is set in instead of its own
+   */
+  look(file: PieceFile, itemId: string, style: Style, width: number, face?: string): Promise<Answer<string>>;
   /** What the face of a lettering offers for its text. */
   faceFacts(file: PieceFile, itemId: string): Promise<Answer<FaceFacts>>;
   /** The other forms of the letter at a place of a lettering's text. */
   alternates(file: PieceFile, itemId: string, at: number): Promise<Answer<readonly AlternateChoice[]>>;
-  /** Whether a face would carry the style of a lettering on its text; null where the style goes into no letter. */
-  strain(file: PieceFile, itemId: string, face: string): Promise<Answer<Strain | null>>;
+  /** Whether a face, or its own, would carry the style of a lettering on its text; null where the style goes into no letter. */
+  strain(file: PieceFile, itemId: string, face?: string): Promise<Answer<(Strain & { readonly letters: readonly string[] }) | null>>;
+  /** The style of a lettering with its insets as deep as its letters carry, and the share left; null where it has none. */
+  ease(file: PieceFile, itemId: string): Promise<Answer<{ readonly style: Style; readonly share: number } | null>>;
   /** The geometry of an SVG file as strands in pixels of the file, with its box and what was left out. */
   svgShapes(text: string): Promise<Answer<{ strands: readonly Strand[]; box: Bounds; leftOut: readonly string[] }>>;
   /** Photos were brought in. */

@@ -23,7 +23,7 @@ import { exportedFaces, exportedOf, type Wish } from "../core/piece/exported";
 import { facesOf, isLettering, type Item, type Lettering, type PieceFile } from "../core/piece/schema";
 import { Problem } from "../core/problem";
 import type { SceneFill, SceneItem, SceneLayer } from "../core/scene/scene";
-import { strainOf } from "../core/style/carries";
+import { eased, strainOf } from "../core/style/carries";
 import type { Style } from "../core/style/schema";
 import { fetchFace, forgetList, listFaces } from "./faces";
 import { embeddedPhotos, forgetMissingPhotos, isMissing, lookForPhotos, photoAddress } from "./photos";
@@ -180,10 +180,11 @@ const pictureOf = (path: Path): Picture => ({ d: toSvgPath(path), box: path.boun
 const mostPictured = 24;
 
 /** The piece with one item alone, in a style; what it is bent to or made of is there, but not drawn. */
-function inStyle({ piece, ...file }: PieceFile, itemId: string, style: Style): PieceFile {
+function inStyle({ piece, ...file }: PieceFile, itemId: string, style: Style, face?: string): PieceFile {
   const items = piece.items.map((item): Item => {
     if (item.id !== itemId) return { ...item, hidden: true };
-    const shown = { ...item, hidden: false, ownStyle: style };
+    const worn = { ...item, hidden: false, ownStyle: style };
+    const shown: Item = face !== undefined && isLettering(worn) ? { ...worn, face, axes: {}, features: {} } : worn;
     if (!isLettering(shown) || shown.text.length <= mostPictured) return shown;
     return { ...shown, text: shown.text.trim().slice(0, mostPictured).split("\n")[0], bend: null, letters: [], lines: [], keys: [] };
   });
@@ -199,6 +200,21 @@ async function withFace({ piece }: PieceFile, itemId: string, faceId?: string) {
   await e.load([id]);
   const opened = e.face(id) ?? e.standIn;
   return { e, item: item as Lettering, opened, face: faceId === undefined ? opened.at(item.axes) : opened };
+}
+
+/** A lettering's letters as they come from its face, or from another, without what is done to single ones; and the style that it shows. */
+async function plainly(file: PieceFile, itemId: string, faceId?: string) {
+  const { e, item, opened, face } = await withFace(file, itemId, faceId);
+  const own = faceId === undefined ? item : { ...item, axes: {}, features: {} };
+  const { letters } = set(e.hb, opened, { ...own, lines: [], letters: [], loosen: null });
+  return {
+    style: styleOf(item, new Map(file.styles.map((s) => [s.id, s]))),
+    outlines: letters.map((l) => l.outline),
+    texts: letters.map((l) => item.text.slice(l.from, l.to)),
+    face,
+    size: item.size,
+    kernel: e.kernel,
+  };
 }
 
 const worker: SceneWorker = {
@@ -248,9 +264,9 @@ const worker: SceneWorker = {
       const what = await exported(file, wish, false);
       return outputs.map((output) => refusalOf(output, what));
     }),
-  look: (file, itemId, style, width) =>
+  look: (file, itemId, style, width, face) =>
     answered(async () => {
-      const alone = inStyle(file, itemId, style);
+      const alone = inStyle(file, itemId, style, face);
       const { scene } = toEnd((await compilingOf(alone, false)).steps);
       const area = { kind: "items", ids: [itemId] } as const;
       const box = exportArea(scene, area);
@@ -276,19 +292,14 @@ const worker: SceneWorker = {
     }),
   strain: (file, itemId, faceId) =>
     answered(async () => {
-      const { e, item, opened, face } = await withFace(file, itemId, faceId);
-      const style = styleOf(item, new Map(file.styles.map((s) => [s.id, s])));
-      if (!style) return null;
-      const plain = { ...item, axes: {}, features: {}, lines: [], letters: [], loosen: null };
-      return (
-        strainOf(
-          style,
-          face,
-          set(e.hb, opened, plain).letters.map((l) => l.outline),
-          item.size,
-          e.kernel,
-        ) ?? null
-      );
+      const { style, outlines, texts, ...on } = await plainly(file, itemId, faceId);
+      const strain = style && strainOf(style, on.face, outlines, on.size, on.kernel);
+      return strain ? { ...strain, letters: strain.which.map((i) => texts[i]) } : null;
+    }),
+  ease: (file, itemId) =>
+    answered(async () => {
+      const { style, outlines, ...on } = await plainly(file, itemId);
+      return style ? eased(style, on.face, outlines, on.size, on.kernel) : null;
     }),
   svgShapes: (text) =>
     answered(async () => {

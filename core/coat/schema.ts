@@ -6,18 +6,19 @@ import { finishKinds } from "./finishes";
 import { formStepKinds } from "./forms";
 import { layKinds } from "./lays";
 import { paintKinds } from "./paints";
+import { unknownLay, unknownPaint, unknownStep } from "./unknown";
 
 const name = z.string().max(80);
 
 type FinishKinds = (typeof finishKinds)[number];
-export type Paint = StepOf<(typeof paintKinds)[number]>;
-export type Lay = StepOf<(typeof layKinds)[number]>;
+export type Paint = StepOf<(typeof paintKinds)[number] | typeof unknownPaint>;
+export type Lay = StepOf<(typeof layKinds)[number] | typeof unknownLay>;
 /** The settings of every finish, by its name. */
 export type Finishes = { readonly [K in FinishKinds as K["kind"]]: Values<K["params"]> };
 
-const formStepSchema = unionWith(formStepKinds, { id, on: z.boolean().default(true) });
-const paintSchema = unionOf(paintKinds);
-const laySchema = unionOf(layKinds);
+const formStepSchema = unionWith([...formStepKinds, unknownStep], { id, on: z.boolean().default(true) });
+const paintSchema = unionOf([...paintKinds, unknownPaint]);
+const laySchema = unionOf([...layKinds, unknownLay]);
 const finishShape: z.ZodRawShape = Object.fromEntries(finishKinds.map((k) => [k.kind, z.object(shapeOf(k.params)).prefault({})]));
 // Made from the very same descriptions as its type.
 const finishSchema = z.object(finishShape) as unknown as z.ZodType<Finishes>;
@@ -37,6 +38,8 @@ export const coatSchema = z.object({
   finish: finishSchema,
   /** The finishes in the order in which they are laid, where that is not the usual one. */
   order: z.array(id).max(64).default([]),
+  /** Finishes that are not known here, by their names, as they came. */
+  kept: z.record(id, z.looseObject({})).optional(),
 });
 export type Coat = z.infer<typeof coatSchema>;
 

@@ -10,7 +10,7 @@ const text = (v: unknown) => JSON.stringify(v);
 
 describe("opening a file", () => {
   test("tells pieces, styles and piece files apart", () => {
-    expect(open(text(style))).toEqual({ kind: "style", style });
+    expect(open(text(style))).toEqual({ kind: "styles", styles: [style], photos: new Map() });
     expect(open(text(piece))).toMatchObject({ kind: "piece", file: { piece, styles: [] } });
     expect(open(text({ format: "vextal.file", version: 1, piece, styles: [style] }))).toMatchObject({
       kind: "piece",

@@ -4,6 +4,8 @@ import { pieceFileSchema, pieceFormat, pieceSchema, pieceVersion, type PieceFile
 import { firstFault, Problem } from "../problem";
 import { styleFormat, styleSchema, styleVersion, type Style } from "../style/schema";
 import { readMarkup } from "./markup";
+import { libraryFormat, libraryVersion, photoData } from "../style/library";
+import { withUnknownAside } from "./unknown-kinds";
 import { migrate, type Migration } from "./versions";
 
 export type Opened =
@@ -13,19 +15,24 @@ export type Opened =
       /** Photos that lie in the file, as data URLs by their ids. */
       readonly photos: ReadonlyMap<string, string>;
     }
-  | { readonly kind: "style"; readonly style: Style };
+  | {
+      /** One style, or several of a library. */
+      readonly kind: "styles";
+      readonly styles: readonly Style[];
+      readonly photos: ReadonlyMap<string, string>;
+    };
 
 /** Larger files than this are no pieces or styles of ours; an SVG holds its photos too. */
 const mostCharacters = 20_000_000;
 const mostWithPhotos = 200_000_000;
 
 /**
- * Reads a piece file, a style file, or an SVG that carries its piece.
+ * Reads a piece file, a style file, a library, or an SVG that carries its piece.
  * @throws Problem saying what is wrong and where
  */
 export function open(text: string): Opened {
   const isSvg = text.trimStart().startsWith("<");
-  const most = isSvg ? mostWithPhotos : mostCharacters;
+  const most = isSvg || text.includes(`"data:image/`) ? mostWithPhotos : mostCharacters;
   if (text.length > most) throw new Problem(`This file is over ${most / 1e6} MB, far more than a piece or a style holds.`);
   const { piece: json, photos } = isSvg ? insideSvg(text) : { piece: text, photos: new Map<string, string>() };
   let document: unknown;
@@ -49,7 +56,12 @@ export function openDocument(document: unknown): Opened {
   const format = (document as { format?: unknown } | null)?.format;
   switch (format) {
     case styleFormat:
-      return { kind: "style", style: openStyle(document) };
+      return { kind: "styles", styles: [openStyle(document)], photos: photosIn(document) };
+    case libraryFormat: {
+      const { styles } = migrate(document, "library", libraryVersion);
+      if (!Array.isArray(styles)) throw new Problem("This library is damaged: it holds no styles.");
+      return { kind: "styles", styles: styles.map(openStyle), photos: photosIn(document) };
+    }
     case pieceFormat:
       return { kind: "piece", file: { format: "vextal.file", version: 1, piece: openPiece(document), styles: [] }, photos: new Map() };
     case "vextal.file": {
@@ -69,7 +81,15 @@ export function openDocument(document: unknown): Opened {
 /** From each version of the style format to the next; there is one so far. */
 const styleMigrations: readonly Migration[] = [];
 
-const presentStyle = (document: unknown): unknown => migrate(document, "style", styleVersion, styleMigrations);
+const presentStyle = (document: unknown): unknown => withUnknownAside(migrate(document, "style", styleVersion, styleMigrations));
+
+/** The photos that a file of styles brings; others than pictures are left out. */
+function photosIn(document: unknown): ReadonlyMap<string, string> {
+  const { photos } = document as { readonly photos?: unknown };
+  const read = photoData.safeParse(photos ?? {});
+  if (!read.success) throw new Problem("The photos in this file are damaged.");
+  return new Map(Object.entries(read.data));
+}
 
 export const openStyle = (document: unknown): Style => parse(styleSchema, withSoundIds(presentStyle(document)), "style");
 

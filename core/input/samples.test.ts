@@ -27,7 +27,7 @@ describe("files of earlier versions", () => {
 
   test.each(samples)("%s opens, is drawn whole, and is of the present version from then on", async (name) => {
     const opened = open(read(name));
-    if (opened.kind === "style") return void expect(opened.style.version).toBe(styleVersion);
+    if (opened.kind === "styles") return void expect(opened.styles.map((s) => s.version)).toEqual([styleVersion]);
     const { piece, styles } = opened.file;
     expect(piece.version).toBe(pieceVersion);
     expect(piece.lamp).toEqual(daylight);

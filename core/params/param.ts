@@ -134,6 +134,12 @@ export interface ProfileParam extends Base {
   readonly default: readonly ProfilePoint[];
 }
 
+/** Data that is kept as it came, of which nothing is known. It is an object that names its kind. */
+export interface HeldParam extends Base {
+  readonly type: "held";
+  readonly default: Held;
+}
+
 export type Param =
   | LengthParam
   | NumberParam
@@ -154,9 +160,15 @@ export type Param =
   | PhotoParam
   | SizeParam
   | ListParam
-  | ProfileParam;
+  | ProfileParam
+  | HeldParam;
 export type Params = Readonly<Record<string, Param>>;
 
+/** What a program of another age has said, under a name that is not known here. */
+export interface Held {
+  readonly kind: string;
+  readonly [setting: string]: unknown;
+}
 /** One colour of a gradient; `at` and `opacity` in percent. */
 export interface Stop {
   at: number;
@@ -209,7 +221,9 @@ export type ValueOf<P> = P extends { type: "length" | "number" | "angle" | "seed
                             ? Values<Q>[]
                             : P extends { type: "profile" }
                               ? ProfilePoint[]
-                              : never;
+                              : P extends { type: "held" }
+                                ? Held
+                                : never;
 
 /** The values of settings, by their names. */
 export type Values<P> = { readonly [K in keyof P]: ValueOf<P[K]> };

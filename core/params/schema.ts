@@ -72,6 +72,8 @@ export function schemaOfParam(p: Param): z.ZodType {
         .array(z.object(shapeOf(p.of)))
         .max(p.most)
         .default(p.default.map((row) => ({ ...row })));
+    case "held":
+      return z.looseObject({ kind: z.string().min(1).max(64) }).default(p.default);
     case "profile":
       return z
         .array(profilePoint)

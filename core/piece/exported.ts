@@ -1,6 +1,7 @@
 import type { Area, Exported } from "../output/output-kind";
 import type { OutputStep } from "../output/outputs";
 import type { Scene } from "../scene/scene";
+import { withUnknownBack } from "../input/unknown-kinds";
 import { facesOf, type PieceFile } from "./schema";
 
 /** What of a piece is exported. */
@@ -19,6 +20,13 @@ export interface ExportRequest extends Wish {
 export const exportedFaces = ({ items }: PieceFile["piece"], area: Area): string[] =>
   facesOf(area.kind === "board" ? items : items.filter((i) => area.ids.includes(i.id)));
 
+/** A file as it is written: what its styles hold that is not known here stands as it came. */
+const toldFile = ({ piece, styles, ...file }: PieceFile) => ({
+  ...file,
+  piece: { ...piece, items: piece.items.map((i) => (i.ownStyle ? { ...i, ownStyle: withUnknownBack(i.ownStyle) } : i)) },
+  styles: styles.map(withUnknownBack),
+});
+
 /** A piece's scene with all that its outputs say of it. @param faces the names of `exportedFaces` */
 export const exportedOf = (
   file: PieceFile,
@@ -35,5 +43,5 @@ export const exportedOf = (
   dpi: file.piece.board.dpi,
   faces,
   photos,
-  piece: () => JSON.stringify(file),
+  piece: () => JSON.stringify(toldFile(file)),
 });

@@ -5,7 +5,7 @@ import { styleOf } from "../../tests/engine";
 import type { Coat } from "../coat/schema";
 import { CurveKernel } from "../curves/kernel";
 import type { Face } from "../lettering/face";
-import { strainOf } from "./carries";
+import { eased, strainOf } from "./carries";
 
 // A hundredth of the em is 10 units, whatever the face.
 const face = { metrics: { capHeight: 700, xHeight: 500, stem: 60, bar: 40 } } as Face;
@@ -32,10 +32,10 @@ const shrunk = (amount: number) => strain([coat("A", flat("face"), [shrink(amoun
 describe("whether letters carry a style", () => {
   test("an inset closes a letter where half its width or more is taken from each side", () => {
     // Half the bar of the H is 20 units, half a stem 30.
-    expect(shrunk(1.9)).toEqual({ inset: 19, closed: 0, of: 2 });
+    expect(shrunk(1.9)).toEqual({ inset: 19, closed: 0, of: 2, which: [] });
     // In two pieces an H is no H.
-    expect(shrunk(2.1)).toEqual({ inset: 21, closed: 1, of: 2 });
-    expect(shrunk(3.1)).toEqual({ inset: 31, closed: 2, of: 2 });
+    expect(shrunk(2.1)).toEqual({ inset: 21, closed: 1, of: 2, which: [0] });
+    expect(shrunk(3.1)).toEqual({ inset: 31, closed: 2, of: 2, which: [0, 1] });
   });
 
   test("strokes count by the side they lie on, and only the deepest coat counts", () => {
@@ -53,5 +53,22 @@ describe("whether letters carry a style", () => {
     expect(strain([{ ...coat("A", flat("face"), [shrink(4)]), on: false }])).toBeUndefined();
     const plain = coat("A", flat("face"), [shrink(4)]);
     expect(strain([{ ...plain, form: plain.form.map((s) => ({ ...s, on: s.kind === "letters" })) }])).toBeUndefined();
+  });
+
+  test("what closes up is eased until it does not, in proportion, and no further", () => {
+    const kernel = new CurveKernel();
+    const style = styleOf([
+      coat("A", flat("face"), [shrink(3.1)]),
+      coat("B", flat("face"), [], { lay: stroke(1.55, { side: "inside" }) }),
+      coat("C", flat("face"), [grow(2)], { lay: stroke(4, { side: "outside" }) }),
+    ]);
+    const { style: after, share } = eased(style, face, [letterH, stem], 240, kernel);
+    // Half the bar of the H is 20 of the 31 units: 64 hundredths.
+    expect(share).toBe(0.64);
+    expect(after.coats[0].form[1]).toMatchObject({ amount: 1.984 });
+    expect(after.coats[1].lay).toMatchObject({ width: 0.992 });
+    expect(after.coats[2]).toEqual(style.coats[2]);
+    expect(strainOf(after, face, [letterH, stem], 240, kernel)!.closed).toBe(0);
+    expect(eased(after, face, [letterH, stem], 240, kernel)).toEqual({ style: after, share: 1 });
   });
 });

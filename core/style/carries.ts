@@ -1,3 +1,4 @@
+import type { Coat } from "../coat/schema";
 import type { Kernel } from "../curves/kernel";
 import type { Path } from "../curves/path";
 import type { Face } from "../lettering/face";
@@ -10,6 +11,8 @@ export interface Strain {
   readonly inset: number;
   readonly closed: number;
   readonly of: number;
+  /** Which of them, by their places. */
+  readonly which: readonly number[];
 }
 
 /** How deep a coat goes into the letters from their edge, at its deepest, in units; 0 where it does not. */
@@ -43,5 +46,40 @@ export function strainOf(style: Style, face: Face, outlines: readonly Path[], si
     const left = kernel.grow(path, -inset, { kind: "miter", limit: 4 });
     return left.isEmpty || kernel.split(left).length > kernel.split(path).length;
   };
-  return { inset, closed: outlines.filter(closes).length, of: outlines.length };
+  const which = outlines.flatMap((path, i) => (closes(path) ? [i] : []));
+  return { inset, closed: which.length, of: outlines.length, which };
+}
+
+/** Halvings of the share that is looked for: to a hundredth. */
+const halvings = 7;
+
+/**
+ * The style with its insets no deeper than the letters of a word carry: those of a coat keep their proportions to each other.
+ * @returns the style with the share of its insets that is left, from 0 to 1; the same style where nothing closes
+ */
+export function eased(style: Style, face: Face, outlines: readonly Path[], size: number, kernel: Kernel): { style: Style; share: number } {
+  const carried = (share: number) => !strainOf(withInsets(style, share), face, outlines, size, kernel)?.closed;
+  if (carried(1)) return { style, share: 1 };
+  let [low, high] = [0, 1];
+  for (let i = 0; i < halvings; i++) {
+    const share = (low + high) / 2;
+    if (carried(share)) low = share;
+    else high = share;
+  }
+  const share = Math.floor(low * 100) / 100;
+  return { style: withInsets(style, share), share };
+}
+
+/** The style with everything that goes into the letters at a share of its depth. */
+function withInsets(style: Style, share: number): Style {
+  const less = (length: number) => Number((length * share).toPrecision(6));
+  const coats = style.coats.map((coat): Coat => {
+    const { lay } = coat;
+    return {
+      ...coat,
+      form: coat.form.map((step) => (step.kind === "shrink" ? { ...step, amount: less(step.amount) } : step)),
+      lay: lay.kind === "stroke" && lay.side !== "outside" ? { ...lay, width: less(lay.width) } : lay,
+    };
+  });
+  return { ...style, coats };
 }

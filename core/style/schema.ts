@@ -9,6 +9,8 @@ export type Measure = (typeof measures)[number];
 export const styleFormat = "vextal.style";
 export const styleVersion = 1;
 
+export const tagSchema = z.string().trim().min(1).max(24);
+
 /** A named, reusable stack of coats with its inks. It holds no text. */
 export const styleSchema = z.object({
   format: z.literal(styleFormat),
@@ -21,5 +23,7 @@ export const styleSchema = z.object({
   coats: z.array(coatSchema).max(64),
   /** The face it was made with, for its picture. */
   madeWith: z.object({ face: z.string().max(64) }).optional(),
+  /** What it is found by besides its name. */
+  tags: z.array(tagSchema).max(12).default([]),
 });
 export type Style = z.infer<typeof styleSchema>;

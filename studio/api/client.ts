@@ -91,6 +91,8 @@ export const api = {
   faceUses: (id: string): Promise<string[]> => answered(call(`/api/faces/${encodeURIComponent(id)}/uses`), namesSchema),
   hasPhoto: async (id: string): Promise<boolean> =>
     (await ifThere(call(`/api/photos/${encodeURIComponent(id)}`, { method: "HEAD" }))) !== undefined,
+  /** A photo's picture; undefined where it is gone. */
+  photo: async (id: string): Promise<Blob | undefined> => (await ifThere(call(`/api/photos/${encodeURIComponent(id)}`)))?.blob(),
   addPhoto: async (file: File): Promise<Photo> => {
     const form = new FormData();
     form.set("photo", file);

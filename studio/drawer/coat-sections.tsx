@@ -46,6 +46,11 @@ export function CoatSections({ coat }: { coat: Coat }) {
           options={options(paintKinds)}
           onChange={(kind) => edit(null, (c) => ({ ...c, paint: repainted(c, kind, style?.inks ?? []) }))}
         />
+        {coat.paint.kind === "unknown" && (
+          <p className="text-xs text-pencil">
+            “{coat.paint.held.kind}”, made with a later Vextal: it is kept as it is until another paint is chosen.
+          </p>
+        )}
         <ParamControls
           params={paintKind(coat.paint.kind).params}
           values={coat.paint}
@@ -155,7 +160,7 @@ function FormSection({ coat, edit }: { coat: Coat; edit: Edit }) {
                   </div>
                 ) : (
                   <Tip text={kind.hint} side="right">
-                    <span className="grow font-medium">{kind.label}</span>
+                    <span className="grow font-medium">{step.kind === "unknown" ? `“${step.held.kind}”` : kind.label}</span>
                   </Tip>
                 )}
                 {!kind.starts && (

@@ -38,6 +38,15 @@ export function FinishSection({ coat, edit }: { coat: Coat; edit: Edit }) {
         </>
       }
     >
+      {coat.kept && (
+        <p className="text-xs text-pencil">
+          Made with a later Vextal and kept as it is:{" "}
+          {Object.keys(coat.kept)
+            .map((name) => `“${name}”`)
+            .join(", ")}
+          .
+        </p>
+      )}
       {finishesOf(coat).map((kind) => (
         <Finish key={kind.kind} coat={coat} kind={kind} edit={edit} />
       ))}

@@ -5,6 +5,7 @@ import { useState, type ReactNode } from "react";
 import { toast } from "sonner";
 import { api } from "../api/client";
 import type { Style } from "@/core/style/schema";
+import { everything, FindRow, found } from "../shelf/find";
 import { useLooks, type Look } from "../strip/looks";
 import { fetchStyle } from "../state/session";
 import { applyStyle } from "../state/edits/style";
@@ -21,6 +22,7 @@ const nothing: ReadonlyMap<string, Style> = new Map();
 export function StylePicker({ current, children }: { current: string | null; children: ReactNode }) {
   const [open, setOpen] = useState(false);
   const [search, setSearch] = useState("");
+  const [find, setFind] = useState(everything);
   const styles = useQuery({ queryKey: ["styles"], queryFn: () => api.list("styles"), enabled: open });
   const lettering = useSelectedItem();
   const ground = useStudio((s) => s.work?.piece.board.ground ?? "#ffffff");
@@ -43,7 +45,7 @@ export function StylePicker({ current, children }: { current: string | null; chi
       toast.error((error as Error).message);
     }
   };
-  const found = (styles.data ?? []).filter((s) => s.name.toLowerCase().includes(search.trim().toLowerCase()));
+  const shown = found(styles.data ?? [], { ...find, search });
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger asChild>{children}</Popover.Trigger>
@@ -66,8 +68,13 @@ export function StylePicker({ current, children }: { current: string | null; chi
               className="h-7 grow bg-transparent outline-none"
             />
           </label>
+          {Boolean(styles.data?.length) && (
+            <div className="border-b border-rule px-3 py-2">
+              <FindRow entries={styles.data!} find={find} onChange={setFind} />
+            </div>
+          )}
           <div className="grid grid-cols-3 gap-2 overflow-y-auto p-3">
-            {found.map((s) => (
+            {shown.map((s) => (
               <button
                 key={s.id}
                 type="button"
@@ -88,9 +95,9 @@ export function StylePicker({ current, children }: { current: string | null; chi
                 <span className="block truncate px-0.5 pt-1 text-xs">{s.name}</span>
               </button>
             ))}
-            {styles.isSuccess && !found.length && (
+            {styles.isSuccess && !shown.length && (
               <p className="col-span-3 py-6 text-center text-pencil">
-                {search ? "No style of that name." : "The shelf holds no styles yet. Save one from a lettering."}
+                {search || find.tag ? "No style of that name." : "The shelf holds no styles yet. Save one from a lettering."}
               </p>
             )}
             {styles.isPending && <p className="col-span-3 py-6 text-center text-pencil">Reading the shelf…</p>}

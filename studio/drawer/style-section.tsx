@@ -13,6 +13,9 @@ import { Menu } from "../parts/menu";
 import { session } from "../state/session";
 import { detach, revert, saveAsStyle, updateStyle } from "../state/edits/style";
 import { useItem, useParts, useShownStyle, useStudio } from "../state/store";
+import { TagsDialog } from "../shelf/tags-dialog";
+import { UsesDialog } from "../shelf/uses-dialog";
+import { StrainLine } from "./strain-line";
 import { StylePicker } from "./style-picker";
 
 const measures = [
@@ -34,6 +37,7 @@ export function StyleSection({ lettering }: { lettering: Item }) {
   const item = useItem(lettering.id);
   const queries = useQueryClient();
   const [naming, setNaming] = useState<"save" | "rename" | null>(null);
+  const [asking, setAsking] = useState<"tags" | "uses" | null>(null);
   const linked = lettering.styleId ? work!.styles[lettering.styleId] : undefined;
   const users = work!.piece.items.filter((i) => i.styleId && i.styleId === lettering.styleId && !i.ownStyle).length;
   const elsewhere = useStudio((s) => (lettering.styleId ? s.uses[lettering.styleId]?.length : 0)) ?? 0;
@@ -67,6 +71,8 @@ export function StyleSection({ lettering }: { lettering: Item }) {
           items={[
             { label: "Save as a new style…", disabled: !style, onSelect: () => setNaming("save") },
             { label: "Rename the style…", disabled: !linked, onSelect: () => setNaming("rename") },
+            { label: "Tags of the style…", disabled: !linked, onSelect: () => setAsking("tags") },
+            { label: "Where it is used…", disabled: !linked, onSelect: () => setAsking("uses") },
             null,
             { label: "Give these changes to the style", disabled: !own, onSelect: () => change((w) => updateStyle(w, lettering.id)) },
             { label: "Revert to the style", disabled: !own, onSelect: () => change((w) => revert(w, lettering.id)) },
@@ -134,6 +140,17 @@ export function StyleSection({ lettering }: { lettering: Item }) {
             onChange={(m) => changeStyle((s) => withMeasure(s, m as Measure, item.metrics, lettering.size))}
           />
         </Field>
+      )}
+      {style && lettering.kind === "lettering" && <StrainLine lettering={lettering} />}
+      {linked && <UsesDialog open={asking === "uses"} style={linked} onClose={() => setAsking(null)} />}
+      {linked && (
+        <TagsDialog
+          open={asking === "tags"}
+          of={linked.name}
+          tags={linked.tags}
+          onClose={() => setAsking(null)}
+          onTags={(tags) => change((w) => ({ ...w, styles: { ...w.styles, [linked.id]: { ...linked, tags } } }))}
+        />
       )}
       <NameDialog
         open={naming !== null}

@@ -1,3 +1,4 @@
+import { clsx } from "clsx";
 import { AlertDialog, Dialog as Radix } from "radix-ui";
 import { useState, type ReactNode } from "react";
 import { Button } from "./button";
@@ -5,6 +6,33 @@ import { Button } from "./button";
 const sheet =
   "fixed left-1/2 top-[38%] z-50 w-[480px] max-w-[92vw] -translate-x-1/2 -translate-y-1/2 rounded-xl border border-rule bg-paper p-5 shadow-2xl";
 const veil = "fixed inset-0 z-40 bg-black/30";
+
+/** A sheet with what is said or asked, left by its button, Escape, or a click beside it. */
+export function SheetDialog({
+  title,
+  open,
+  onClose,
+  wide = false,
+  children,
+}: {
+  title: string;
+  open: boolean;
+  onClose: () => void;
+  wide?: boolean;
+  children: ReactNode;
+}) {
+  return (
+    <Radix.Root open={open} onOpenChange={(o) => !o && onClose()}>
+      <Radix.Portal>
+        <Radix.Overlay className={veil} />
+        <Radix.Content className={clsx(sheet, wide && "!top-1/2 !w-[760px]")} aria-describedby={undefined}>
+          <Radix.Title className="mb-3 text-base font-semibold">{title}</Radix.Title>
+          {children}
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  );
+}
 
 /** Asks for a name. */
 export function NameDialog({

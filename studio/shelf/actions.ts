@@ -2,8 +2,9 @@ import { nanoid } from "nanoid";
 import { firstFace } from "@/core/lettering/face";
 import { untitled } from "@/core/piece/name";
 import type { Photo } from "@/core/photo";
-import { looksOf, newLettering, newPiece as makePiece, type PieceFile } from "@/core/piece/schema";
+import { looksOf, newLettering, newPiece as makePiece } from "@/core/piece/schema";
 import { photosOf, withPhotos } from "@/core/style/photos";
+import type { Style } from "@/core/style/schema";
 import { openText } from "../engine/open-file";
 import { api, ApiProblem, ifThere } from "../api/client";
 import { plainStyle } from "../state/edits/style";
@@ -44,13 +45,22 @@ export async function newPiece(style?: { id: string; face?: string }): Promise<s
  * in as a copy beside it.
  * @throws Error with a message for the user
  */
-export async function openFile(file: File): Promise<{ kind: "piece" | "style"; id: string; name: string }> {
+export async function openFile(
+  file: File,
+): Promise<{ kind: "piece"; id: string; name: string } | { kind: "styles"; styles: readonly Style[] }> {
   const opened = await openText(await file.text());
-  if (opened.kind === "style") {
-    const style = await created("styles", opened.style);
-    return { kind: "style", id: style.id, name: style.name };
+  if (opened.kind === "styles") {
+    const photos = await photosFrom(opened.styles, opened.photos);
+    const styles: Style[] = [];
+    for (const style of opened.styles.map((s) => withPhotos(s, photos))) {
+      // A library that is opened again brings in what is not there yet.
+      const there = opened.styles.length > 1 && (await ifThere(api.get("styles", style.id)));
+      if (there && JSON.stringify(there.document) === JSON.stringify(style)) continue;
+      styles.push(await created("styles", style));
+    }
+    return { kind: "styles", styles };
   }
-  const photos = await photosFrom(opened.file, opened.photos);
+  const photos = await photosFrom(looksOf(opened.file.piece, opened.file.styles), opened.photos);
   const renamed = new Map<string, string>();
   for (const style of opened.file.styles.map((s) => withPhotos(s, photos))) {
     const there = await ifThere(api.get("styles", style.id));
@@ -68,9 +78,9 @@ export async function openFile(file: File): Promise<{ kind: "piece" | "style"; i
 }
 
 /** Brings in the photos that lie in a file and are not here. @returns what they are here, by the ids that the file says */
-async function photosFrom({ piece, styles }: PieceFile, inside: ReadonlyMap<string, string>): Promise<Map<string, Photo>> {
+async function photosFrom(styles: readonly Style[], inside: ReadonlyMap<string, string>): Promise<Map<string, Photo>> {
   const found = new Map<string, Photo>();
-  for (const { id, name } of looksOf(piece, styles).flatMap(photosOf)) {
+  for (const { id, name } of styles.flatMap(photosOf)) {
     const data = inside.get(id);
     if (!data || found.has(id) || (await api.hasPhoto(id))) continue;
     const [head, bytes] = data.split(",");

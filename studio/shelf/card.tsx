@@ -6,11 +6,13 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
 import { api, pageOf, type Entry, type Shelf } from "../api/client";
-import { download } from "../download";
 import { IconButton } from "../parts/button";
 import { NameDialog } from "../parts/dialog";
 import { Menu } from "../parts/menu";
 import { newPiece } from "./actions";
+import { saveStyle } from "./style-files";
+import { TagsDialog } from "./tags-dialog";
+import { UsesDialog } from "./uses-dialog";
 import { hold, useTurn } from "./in-turn";
 import { usePicture } from "./use-picture";
 
@@ -21,6 +23,7 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
   const queries = useQueryClient();
   const router = useRouter();
   const [naming, setNaming] = useState(false);
+  const [asking, setAsking] = useState<"tags" | "uses" | null>(null);
   const [drawn, setDrawn] = useState(false);
   const { turn, done } = useTurn();
   const over = () => {
@@ -54,10 +57,11 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
       const { document } = await api.get("styles", entry.id);
       router.push(pageOf(await newPiece({ id: entry.id, face: document.madeWith?.face })));
     });
-  const saveFile = () =>
+  const saveFile = () => attempt(() => saveStyle(entry.id));
+  const tag = (tags: string[]) =>
     attempt(async () => {
-      const { document } = await api.get("styles", entry.id);
-      download(new Blob([JSON.stringify(document, null, 1)], { type: "application/json" }), `${entry.name}.style.json`);
+      const { document, revision } = await api.get("styles", entry.id);
+      await api.replace("styles", { ...document, tags }, revision);
     });
 
   const address = usePicture(shelf, entry, turn, over);
@@ -88,7 +92,7 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
       <div className="flex h-14 items-center gap-2 pl-4 pr-2">
         <div className="min-w-0 grow">
           <p className="truncate font-semibold">{entry.name}</p>
-          <p className="text-xs text-pencil">{when.format(entry.updatedAt)}</p>
+          <p className="truncate text-xs text-pencil">{[when.format(entry.updatedAt), ...(entry.tags ?? [])].join(" · ")}</p>
         </div>
         <Menu
           trigger={
@@ -102,7 +106,13 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
               : { label: "Letter a word in it", onSelect: () => void letterWith() },
             { label: "Rename…", onSelect: () => setNaming(true) },
             { label: "Duplicate", onSelect: () => void attempt(() => api.copy(shelf, entry.id)) },
-            ...(shelf === "styles" ? [{ label: "Save as a file", onSelect: () => void saveFile() }] : []),
+            ...(shelf === "styles"
+              ? [
+                  { label: "Tags…", onSelect: () => setAsking("tags") },
+                  { label: "Where it is used…", onSelect: () => setAsking("uses") },
+                  { label: "Save as a file", onSelect: () => void saveFile() },
+                ]
+              : []),
             null,
             { label: "Delete", onSelect: () => void remove() },
           ]}
@@ -116,6 +126,14 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
         onClose={() => setNaming(false)}
         onName={(n) => void rename(n)}
       />
+      <TagsDialog
+        open={asking === "tags"}
+        of={entry.name}
+        tags={entry.tags ?? []}
+        onClose={() => setAsking(null)}
+        onTags={(t) => void tag(t)}
+      />
+      <UsesDialog open={asking === "uses"} style={entry} onClose={() => setAsking(null)} />
     </li>
   );
 }

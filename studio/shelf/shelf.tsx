@@ -1,6 +1,6 @@
 "use client";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { FilePlus2, FolderOpen, Moon, Search, Sun } from "lucide-react";
+import { FilePlus2, FolderOpen, Library, Moon, Search, Sun } from "lucide-react";
 import { useTheme } from "next-themes";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
@@ -14,6 +14,8 @@ import { Button, IconButton } from "../parts/button";
 import { newPiece, openFile } from "./actions";
 import { bringLeftOvers } from "../state/session";
 import { Card } from "./card";
+import { everything, FindRow, found, type Find } from "./find";
+import { saveLibrary } from "./style-files";
 import { hold } from "./in-turn";
 
 /** The home view: pieces and styles as live pictures. */
@@ -40,8 +42,28 @@ export function Shelf() {
     }
     hold(false);
   };
+  /** Puts files on the shelf; the last piece among them is opened. */
+  const openAll = async (files: readonly File[]) => {
+    for (const f of files)
+      await attempt(async () => {
+        const opened = await openFile(f);
+        if (opened.kind === "piece") return f === files.at(-1) ? opened.id : void queries.invalidateQueries({ queryKey: ["pieces"] });
+        toast(saidOf(opened.styles.map((s) => s.name)));
+        setShelf("styles");
+        return void queries.invalidateQueries({ queryKey: ["styles"] });
+      });
+  };
   return (
-    <Tabs.Root value={shelf} onValueChange={(v) => setShelf(v as ShelfName)} className="flex min-h-dvh flex-col bg-bench">
+    <Tabs.Root
+      value={shelf}
+      onValueChange={(v) => setShelf(v as ShelfName)}
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={(e) => {
+        e.preventDefault();
+        void openAll([...e.dataTransfer.files]);
+      }}
+      className="flex min-h-dvh flex-col bg-bench"
+    >
       <fieldset disabled={!alive} className="contents">
         <header className="sticky top-0 z-10 flex h-14 items-center gap-3 border-b border-rule bg-paper px-5">
           <h1 className="flex items-center gap-2 text-lg font-bold tracking-tight">
@@ -77,21 +99,14 @@ export function Shelf() {
           <input
             ref={file}
             type="file"
+            multiple
             aria-label="File to open"
             className="hidden"
             accept=".svg,.json,image/svg+xml,application/json"
             onChange={(e) => {
-              const chosen = e.target.files?.[0];
+              const chosen = [...(e.target.files ?? [])];
               e.target.value = "";
-              if (chosen)
-                void attempt(async () => {
-                  const opened = await openFile(chosen);
-                  if (opened.kind === "style") {
-                    toast(`The style “${opened.name}” is on the shelf.`);
-                    setShelf("styles");
-                  }
-                  return opened.kind === "piece" ? opened.id : undefined;
-                });
+              void openAll(chosen);
             }}
           />
           <Button
@@ -114,7 +129,7 @@ export function Shelf() {
       </fieldset>
       {(["pieces", "styles"] as const).map((s) => (
         <Tabs.Content key={s} value={s} className="mx-auto w-full max-w-[1320px] grow p-5 outline-none" tabIndex={-1}>
-          <Cards shelf={s} search={search} />
+          {s === "pieces" ? <Cards shelf={s} find={{ ...everything, search }} /> : <Styles search={search} />}
         </Tabs.Content>
       ))}
       <footer className="px-5 pb-4 text-center text-xs text-pencil">
@@ -126,22 +141,62 @@ export function Shelf() {
   );
 }
 
+const saidOf = (names: readonly string[]): string =>
+  names.length === 0
+    ? "All styles of this library are on the shelf already."
+    : names.length === 1
+      ? `The style “${names[0]}” is on the shelf.`
+      : `${names.length} styles are on the shelf.`;
+
+/** The styles with their order and tags, and a way to save them as one file. */
+function Styles({ search }: { search: string }) {
+  const [find, setFind] = useState(everything);
+  const { data = [] } = useQuery({ queryKey: ["styles"], queryFn: () => api.list("styles") });
+  const shown = found(data, { ...find, search });
+  const [saving, setSaving] = useState(false);
+  const save = async () => {
+    setSaving(true);
+    try {
+      await saveLibrary(
+        shown.map((s) => s.id),
+        find.tag || "Vextal",
+      );
+    } catch (error) {
+      toast.error((error as Error).message);
+    }
+    setSaving(false);
+  };
+  return (
+    <>
+      {data.length > 0 && (
+        <div className="mb-4 flex items-start justify-between gap-4">
+          <FindRow entries={data} find={find} onChange={setFind} />
+          <Button className="shrink-0" disabled={!shown.length || saving} onClick={() => void save()}>
+            <Library className="size-4" /> Save {shown.length === data.length ? "all" : `these ${shown.length}`} as a library
+          </Button>
+        </div>
+      )}
+      <Cards shelf="styles" find={{ ...find, search }} />
+    </>
+  );
+}
+
 const empty: Record<ShelfName, string> = {
   pieces: "No pieces yet. A piece is a board with letterings on it: make one with “New piece”.",
   styles: "No styles yet. Build a look out of coats on a lettering, then save it as a style: it appears here.",
 };
 
-function Cards({ shelf, search }: { shelf: ShelfName; search: string }) {
+function Cards({ shelf, find }: { shelf: ShelfName; find: Find }) {
   const { data, error, isPending } = useQuery({ queryKey: [shelf], queryFn: () => api.list(shelf), refetchOnMount: "always" });
   if (isPending) return <p className="py-20 text-center text-pencil">Reading the shelf…</p>;
   if (error) return <p className="py-20 text-center text-warn">{error.message}</p>;
-  const wanted = search.trim().toLowerCase();
-  const found = data.filter((e) => e.name.toLowerCase().includes(wanted));
-  if (!found.length)
-    return <p className="mx-auto max-w-md py-20 text-center">{wanted ? `Nothing here is called “${search.trim()}”.` : empty[shelf]}</p>;
+  const shown = found(data, find);
+  const wanted = find.search.trim() || find.tag;
+  if (!shown.length)
+    return <p className="mx-auto max-w-md py-20 text-center">{wanted ? `Nothing here is called “${wanted}”.` : empty[shelf]}</p>;
   return (
     <ul aria-label={shelf === "pieces" ? "Pieces" : "Styles"} className="grid grid-cols-[repeat(auto-fill,minmax(264px,1fr))] gap-4">
-      {found.map((entry) => (
+      {shown.map((entry) => (
         <Card key={entry.id} shelf={shelf} entry={entry} />
       ))}
     </ul>

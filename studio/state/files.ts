@@ -3,6 +3,9 @@ import { addFaces } from "./faces";
 import { longestText } from "@/core/lettering/options";
 import { addWords, bringSvg } from "./commands";
 import { editLettering } from "./edits/items";
+import { openFile } from "../shelf/actions";
+import { applyStyle } from "./edits/style";
+import { fetchStyle } from "./session";
 import { bringPhoto, dealPhotos, isPhoto } from "./photos";
 import { useStudio } from "./store";
 import { letteringOf } from "./work";
@@ -20,6 +23,24 @@ async function bringText(file: File): Promise<void> {
       `“${file.name}” has ${words.length.toLocaleString("en")} characters; a lettering holds at most ${longestText.toLocaleString("en")}.`,
     );
   addWords(words);
+}
+
+/** Styles from a file go onto the shelf; a single one onto what is selected, too. */
+async function bringStyles(file: File): Promise<void> {
+  try {
+    const opened = await openFile(file);
+    if (opened.kind === "piece") return void toast(`“${opened.name}” is on the shelf.`);
+    const { selection, change } = useStudio.getState();
+    const style = opened.styles.length === 1 && selection.length ? await fetchStyle(opened.styles[0].id) : undefined;
+    if (style) change((w) => applyStyle(w, selection, style));
+    toast(
+      opened.styles.length === 1
+        ? `The style “${opened.styles[0].name}” is on the shelf.`
+        : `${opened.styles.length} new styles are on the shelf.`,
+    );
+  } catch (error) {
+    toast.error((error as Error).message);
+  }
 }
 
 /**
@@ -44,6 +65,7 @@ export async function dropFiles(files: readonly File[]): Promise<void> {
     else if (/\.svg$/i.test(f.name)) await bringSvg(await f.text(), f.name);
     else if (isPhoto(f.name)) {
       if (!dealt) await bringPhoto(f);
-    } else toast.error(`“${f.name}” is no font, SVG, photo or text; nothing was changed.`);
+    } else if (/\.json$/i.test(f.name)) await bringStyles(f);
+    else toast.error(`“${f.name}” is no font, SVG, photo, style or text; nothing was changed.`);
   }
 }

@@ -21,6 +21,7 @@ import { shift } from "./shift";
 import { shrink } from "./shrink";
 import { trail } from "./trail";
 import { wear } from "./wear";
+import { unknownStep } from "../unknown";
 import { weld } from "./weld";
 
 /** Every kind of form step, in the order the drawer offers them. */
@@ -49,4 +50,4 @@ export const formStepKinds = [
   trail,
 ] as const;
 
-export const formStepKind = finder<FormStepKind>(formStepKinds);
+export const formStepKind = finder<FormStepKind>([...formStepKinds, unknownStep]);

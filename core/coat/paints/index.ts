@@ -1,5 +1,6 @@
 import { finder } from "../../params";
 import type { PaintKind } from "../paint-kind";
+import { unknownPaint } from "../unknown";
 import { flat } from "./flat";
 import { gradient } from "./gradient";
 import { grain } from "./grain";
@@ -10,4 +11,4 @@ import { turns } from "./turns";
 /** Every kind of paint, in the order the drawer offers them. */
 export const paintKinds = [flat, gradient, photo, photos, grain, turns] as const;
 
-export const paintKind = finder<PaintKind>(paintKinds);
+export const paintKind = finder<PaintKind>([...paintKinds, unknownPaint]);

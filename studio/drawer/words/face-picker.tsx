@@ -10,6 +10,9 @@ import { faceStyle, useFaceFonts, useFaces } from "../../faces";
 import { Button, IconButton } from "../../parts/button";
 import { AskDialog } from "../../parts/dialog";
 import { addFaces, removeFace } from "../../state/faces";
+import { Switch } from "../../parts/switch";
+import { useShownStyle, useStudio } from "../../state/store";
+import { useTries, type Look } from "../../strip/looks";
 import { StrainNote, useStrains } from "./strains";
 
 type SortBy = "shelf" | "name" | "stem" | "contrast" | "width" | "capHeight" | "nodes" | "roughness";
@@ -69,6 +72,8 @@ export function FacePicker({ lettering, onChange }: Props) {
   );
 }
 
+const srcOf = (look: Look | undefined): string | undefined => (look && "src" in look ? look.src : undefined);
+
 const sampleOf = ({ text }: Lettering): string =>
   text
     .split("\n")
@@ -98,6 +103,12 @@ function Chooser({
   const list = useId();
   const file = useRef<HTMLInputElement>(null);
   const scripts = useMemo(() => [...new Set(Object.values(measured ?? {}).flatMap((m) => m.scripts))].sort(), [measured]);
+
+  const [worn, setWorn] = useState(false);
+  const style = useShownStyle();
+  const tries = useMemo(() => new Map(worn && style ? faces.map((f) => [f.id, { style, face: f.id }]) : []), [worn, style, faces]);
+  const looks = useTries(worn ? lettering.id : undefined, tries, 400);
+  const ground = useStudio((s) => s.work?.piece.board.ground ?? "#ffffff");
 
   const wanted = search.trim().toLowerCase();
   const found = faces.filter((f) => {
@@ -176,6 +187,7 @@ function Chooser({
             <option value="own">Brought in</option>
           </select>
         </div>
+        {style && <Switch label="In its coats" hint="Tries the look of this lettering on every face" checked={worn} onChange={setWorn} />}
       </div>
       <ul id={list} role="listbox" aria-label="Faces" className="grow overflow-y-auto p-1.5">
         {sorted.map((f) => (
@@ -195,9 +207,20 @@ function Chooser({
                 <span className="truncate font-medium text-graphite">{f.name}</span>
                 <span className="shrink-0">{f.kind}</span>
               </span>
-              <span className="block overflow-hidden whitespace-nowrap py-0.5 text-[28px] leading-10" style={faceStyle(f)}>
-                {sample}
-              </span>
+              {worn && srcOf(looks.get(f.id)) ? (
+                // eslint-disable-next-line @next/next/no-img-element -- drawn here, with nothing to optimise
+                <img
+                  alt={`${sample} in ${f.name}`}
+                  data-tried
+                  src={srcOf(looks.get(f.id))}
+                  className="my-1 h-20 w-full rounded object-contain p-2"
+                  style={{ background: ground }}
+                />
+              ) : (
+                <span className="block overflow-hidden whitespace-nowrap py-0.5 text-[28px] leading-10" style={faceStyle(f)}>
+                  {sample}
+                </span>
+              )}
               <Figures measured={measured?.[f.id]} />
               <StrainNote strain={strains[f.id]} />
             </button>

@@ -21,6 +21,7 @@ export const plainStyle = (name: string, face?: string, colour = "#2b2926"): Sty
   ],
   coats: [newCoat("face", face ? "Letters" : "Face")],
   ...(face ? { madeWith: { face } } : {}),
+  tags: [],
 });
 
 /** The first style of a line: a stroke, since it has no area to fill. */
@@ -179,6 +180,13 @@ export function saveAsStyle(work: Work, letteringId: string, name: string): { wo
   };
   return { style, work: applyStyle(work, [letteringId], style) };
 }
+
+/** Gives an item a style of its own, still linked to the one that it followed. */
+export const setOwnStyle = (work: Work, id: string, style: Style): Work =>
+  produce(work, (w) => {
+    const item = w.piece.items.find((i) => i.id === id);
+    if (item) item.ownStyle = style;
+  });
 
 /** Keeps the look and cuts the link. */
 export const detach = (work: Work, letteringId: string): Work =>
