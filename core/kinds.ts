@@ -90,6 +90,7 @@ const said: Readonly<Record<string, string>> = {
   size: "pixels, or a size in print",
   list: "rows of settings",
   profile: "a width along something",
+  marks: "places on letters",
   held: "data that is kept as it came",
 };
 

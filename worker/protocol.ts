@@ -12,6 +12,7 @@ import type { ExportRequest, Wish } from "../core/piece/exported";
 import type { Progress } from "../core/piece/compile";
 import type { PieceFile } from "../core/piece/schema";
 import type { BlendMode } from "../core/scene/scene";
+import type { StepFacts } from "../core/coat/form-step";
 import type { Strain } from "../core/style/carries";
 import type { Style } from "../core/style/schema";
 
@@ -170,6 +171,8 @@ export interface SceneWorker {
   alternates(file: PieceFile, itemId: string, at: number): Promise<Answer<readonly AlternateChoice[]>>;
   /** Whether a face, or its own, would carry the style of a lettering on its text; null where the style goes into no letter. */
   strain(file: PieceFile, itemId: string, face?: string): Promise<Answer<(Strain & { readonly letters: readonly string[] }) | null>>;
+  /** What there is to say of the steps of a coat, by the steps' ids. */
+  facts(file: PieceFile, of: { readonly item: string; readonly coat: string }): Promise<Answer<Readonly<Record<string, StepFacts>>>>;
   /** The style of a lettering with its insets as deep as its letters carry, and the share left; null where it has none. */
   ease(file: PieceFile, itemId: string): Promise<Answer<{ readonly style: Style; readonly share: number } | null>>;
   /** The geometry of an SVG file as strands in pixels of the file, with its box and what was left out. */

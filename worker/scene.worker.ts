@@ -17,7 +17,7 @@ import { grainsFor } from "../core/output/grains";
 import { exportArea, hasInk } from "../core/output/output-kind";
 import { photosIn, toSvg } from "../core/output/svg";
 import type { SvgNode } from "../core/output/svg-node";
-import { compiling, styleOf, toEnd, type Progress } from "../core/piece/compile";
+import { compiling, factsOf, styleOf, toEnd, type Progress } from "../core/piece/compile";
 import { createEngine } from "../core/piece/engine";
 import { exportedFaces, exportedOf, type Wish } from "../core/piece/exported";
 import { facesOf, isLettering, type Item, type Lettering, type PieceFile } from "../core/piece/schema";
@@ -295,6 +295,12 @@ const worker: SceneWorker = {
       const { style, outlines, texts, ...on } = await plainly(file, itemId, faceId);
       const strain = style && strainOf(style, on.face, outlines, on.size, on.kernel);
       return strain ? { ...strain, letters: strain.which.map((i) => texts[i]) } : null;
+    }),
+  facts: ({ piece, styles }, of) =>
+    answered(async () => {
+      const e = await ready();
+      await e.load(facesOf(piece.items));
+      return factsOf(piece, new Map(styles.map((s) => [s.id, s])), e, of);
     }),
   ease: (file, itemId) =>
     answered(async () => {

@@ -6,14 +6,14 @@ import { isProblem, Problem } from "../problem";
 import type { SceneFill, SceneLayer } from "../scene/scene";
 import { finishesOf } from "./finish-order";
 import type { Laid } from "./finish-kind";
-import type { FormStepKind } from "./form-step";
+import type { FormStepKind, StepFacts } from "./form-step";
 import { formStepKind } from "./forms";
 import type { Given, Givens, Need } from "./given";
 import { layKind } from "./lays";
 import { neededBy } from "./needs";
 import { paintKind } from "./paints";
 import { byPaint, paintsOf } from "./passes";
-import type { Coat } from "./schema";
+import type { Coat, FormStep } from "./schema";
 import { boundsOf, noShape, type Part, type Shape } from "./shape";
 
 /** What the coats of one item are built from. */
@@ -158,13 +158,27 @@ export class Coats {
     return faulty(coat, made.fault);
   }
 
-  #formOf(coat: Coat): Shape {
+  /** What there is to say of the steps of a coat on these letters, by the steps' ids. @throws Problem where its form cannot be made */
+  facts(id: string): Readonly<Record<string, StepFacts>> {
+    const coat = this.coats.find((c) => c.id === id);
+    const found: Record<string, StepFacts> = {};
+    if (!coat) return found;
+    this.#formOf(coat, (step, kind, shape) => {
+      if (!kind.facts) return;
+      const { given } = this.#given(step, kind.params, neededBy(kind, step));
+      found[step.id] = kind.facts(shape, step, given);
+    });
+    return found;
+  }
+
+  #formOf(coat: Coat, visit?: (step: FormStep, kind: FormStepKind, shape: Shape) => void): Shape {
     let shape = noShape;
     for (const step of coat.form) {
       if (!step.on) continue;
       const kind: FormStepKind = formStepKind(step.kind);
       // What starts a form is kept with the letters of its item, which live as long as they are set so.
       const from = kind.starts ? noShape : shape;
+      visit?.(step, kind, from);
       shape = this.#kept(kind.starts ? this.context.letters : from, step, kind.params, neededBy(kind, step), (given) =>
         kind.apply(from, step, given),
       );

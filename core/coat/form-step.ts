@@ -1,5 +1,6 @@
 import type { Path } from "../curves/path";
-import type { Kind, Params, Values } from "../params";
+import type { Point } from "../curves/matrix";
+import type { Kind, Mark, Params, Values } from "../params";
 import type { Given, Need } from "./given";
 import { plain, type Part, type Shape } from "./shape";
 
@@ -8,6 +9,26 @@ export interface Pass {
   readonly id: string;
   readonly label: string;
   readonly hint: string;
+}
+
+/** A place of the art that can be clicked, where the setting `param` of a step holds marks. */
+export interface StepMark extends Mark {
+  readonly param: string;
+  /** In the item's space. */
+  readonly at: Point;
+  /** What a click does there. */
+  readonly label: string;
+  readonly on: boolean;
+}
+
+/** What there is to say of a step on these letters, and what of it is set on the art. */
+export interface StepFacts {
+  readonly marks?: readonly StepMark[];
+  /** In the user's words, with settings that would be better. */
+  readonly remark?: {
+    readonly message: string;
+    readonly offer?: { readonly label: string; readonly values: Readonly<Record<string, unknown>> };
+  };
 }
 
 /** One kind of form step: its settings, what it needs to know, and what it does to a shape. */
@@ -27,6 +48,8 @@ export interface FormStepKind<
   passes?(values: Values<P>): readonly Pass[];
   /** The paint, with some of its settings, in which it is first seen where it is added to a coat of one flat ink. */
   readonly suits?: { readonly paint: string; readonly values: Readonly<Record<string, unknown>> };
+  /** What there is to say of it on these letters. */
+  facts?(shape: Shape, values: Values<P>, given: Given<N, P>): StepFacts;
   // Values have been checked against `params` when this is called.
   apply(shape: Shape, values: Values<P>, given: Given<N, P>): Shape;
 }

@@ -17,6 +17,12 @@ export const placeIn = (b: Bounds, p: Point): Point => ({
   y: b.minY + (b.maxY - b.minY) * p.y,
 });
 
+/** The share of a box at which a point lies. */
+export const shareOf = (b: Bounds, p: Point): Point => ({
+  x: (p.x - b.minX) / (b.maxX - b.minX || 1),
+  y: (p.y - b.minY) / (b.maxY - b.minY || 1),
+});
+
 /** A setting of the type `place` as a grip on the art. */
 export interface PlaceHandle {
   /** Which setting. */

@@ -17,6 +17,8 @@ export interface Part {
   readonly word?: number;
   /** What chance is drawn from for it: the letter's own number, the first one's where it joins several. */
   readonly letter?: number;
+  /** The text that it stands for; of letters that are joined all of theirs. */
+  readonly text?: string;
   /** Inks of the style that are another ink here, by id; the first letter's where it joins several. */
   readonly inks?: Readonly<Record<string, string>>;
   /** How far along it is, from 0 to 1, where a step makes many of one. */

@@ -140,6 +140,12 @@ export interface HeldParam extends Base {
   readonly default: Held;
 }
 
+/** Places on letters, wherever they come in the words; they are set by clicks on the bench. */
+export interface MarksParam extends Base {
+  readonly type: "marks";
+  readonly default: readonly Mark[];
+}
+
 export type Param =
   | LengthParam
   | NumberParam
@@ -161,13 +167,20 @@ export type Param =
   | SizeParam
   | ListParam
   | ProfileParam
-  | HeldParam;
+  | HeldParam
+  | MarksParam;
 export type Params = Readonly<Record<string, Param>>;
 
 /** What a program of another age has said, under a name that is not known here. */
 export interface Held {
   readonly kind: string;
   readonly [setting: string]: unknown;
+}
+/** A place on every letter that stands for this text, as shares of its box: 0, 0 is the top left, 1, 1 the bottom right. */
+export interface Mark {
+  readonly of: string;
+  readonly x: number;
+  readonly y: number;
 }
 /** One colour of a gradient; `at` and `opacity` in percent. */
 export interface Stop {
@@ -223,7 +236,9 @@ export type ValueOf<P> = P extends { type: "length" | "number" | "angle" | "seed
                               ? ProfilePoint[]
                               : P extends { type: "held" }
                                 ? Held
-                                : never;
+                                : P extends { type: "marks" }
+                                  ? Mark[]
+                                  : never;
 
 /** The values of settings, by their names. */
 export type Values<P> = { readonly [K in keyof P]: ValueOf<P[K]> };

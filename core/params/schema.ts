@@ -72,6 +72,11 @@ export function schemaOfParam(p: Param): z.ZodType {
         .array(z.object(shapeOf(p.of)))
         .max(p.most)
         .default(p.default.map((row) => ({ ...row })));
+    case "marks":
+      return z
+        .array(z.object({ of: z.string().max(64), x: z.number().min(-1).max(2), y: z.number().min(-1).max(2) }))
+        .max(1000)
+        .default(p.default.map((mark) => ({ ...mark })));
     case "held":
       return z.looseObject({ kind: z.string().min(1).max(64) }).default(p.default);
     case "profile":

@@ -1,9 +1,11 @@
 import { Circle, Coats, withLayers, type OpenForm } from "../coat/evaluate";
+import type { StepFacts } from "../coat/form-step";
 import type { BoardSeen, GroupSeen } from "../coat/given";
 import type { Shape } from "../coat/shape";
 import { isEmpty, joinAll, mapped } from "../curves/bounds";
 import { invert } from "../curves/matrix";
 import type { ItemRef } from "../params";
+import { isProblem } from "../problem";
 import type { Scene, SceneItem, SceneLayer } from "../scene/scene";
 import { inkLookup, inkNames } from "../style/inks";
 import { unitsPerLength } from "../style/measure";
@@ -104,6 +106,24 @@ export function* compiling(
     items.push({ id: item.id, label: labelOf(item), matrix: placed.matrix, layers });
   }
   return { scene: { ...size, ground: piece.board.ground, items }, placed: [...bare.values()].map((b) => b.placed), faults, times };
+}
+
+/** What there is to say of the steps of one coat, by the steps' ids; nothing where the coat is gone or cannot be made. */
+export function factsOf(
+  piece: Piece,
+  styles: ReadonlyMap<string, Style>,
+  engine: Engine,
+  of: { readonly item: string; readonly coat: string },
+): Readonly<Record<string, StepFacts>> {
+  const shapes = new Map(piece.items.filter(isShape).map((s) => [s.id, s]));
+  const bare = new Map(piece.items.map((item) => [item.id, place(item, shapes, engine, (_, work) => work())]));
+  const size = { width: toPx(piece.board.width, piece.board.unit), height: toPx(piece.board.height, piece.board.unit) };
+  try {
+    return new Looks(bare, styles, engine, size, piece.lamp).of(of.item)?.facts(of.coat) ?? {};
+  } catch (error) {
+    if (isProblem(error)) return {};
+    throw error;
+  }
 }
 
 /** The coats of every item, each made when it is first asked for: one may be made of another item's. */

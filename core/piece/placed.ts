@@ -92,6 +92,7 @@ export function place(item: Item, shapes: ReadonlyMap<string, ShapeItem>, engine
       y: l.y,
       line: l.line,
       letter: l.key,
+      text: item.text.slice(l.from, l.to),
       word: wordAt(item.text, l.from),
       ...(l.inks ? { inks: l.inks } : {}),
     }));

@@ -27,6 +27,7 @@ import { usePanning } from "./panning";
 import { LampHandle } from "./lamp-handle";
 import { DirectionHandles } from "./direction-handles";
 import { PaintHandles } from "./paint-handles";
+import { StepMarks } from "./step-marks";
 import { placeOf } from "./place";
 import { SharedStyle } from "./shared-style";
 import type { Guide } from "./snap";
@@ -224,6 +225,7 @@ function SelectionHandles() {
   return (
     <>
       <Handles item={item} target={target} grips={free} />
+      {stage === "coats" && <StepMarks item={item} />}
       {stage === "coats" && <PaintHandles item={item} />}
       {stage === "coats" && <DirectionHandles item={item} />}
       {stage === "coats" && <LampHandle item={item} />}

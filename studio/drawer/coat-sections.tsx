@@ -1,18 +1,19 @@
-import { ArrowDown, ArrowUp, Eye, EyeOff, Plus, X } from "lucide-react";
+import { ArrowDown, ArrowUp, Eye, EyeOff, Plus, TriangleAlert, X } from "lucide-react";
 import { formStepKind, formStepKinds } from "@/core/coat/forms";
-import type { FormStepKind, Pass } from "@/core/coat/form-step";
+import type { FormStepKind, Pass, StepFacts } from "@/core/coat/form-step";
 import { layKind, layKinds } from "@/core/coat/lays";
 import { paintKind, paintKinds } from "@/core/coat/paints";
 import { passesOf } from "@/core/coat/passes";
 import { newFormStep, newLay, type Coat } from "@/core/coat/schema";
 import { withValue } from "@/core/params";
-import { IconButton } from "../parts/button";
+import { Button, IconButton } from "../parts/button";
 import { Choice } from "../parts/choice";
 import { Field, Section } from "../parts/field";
 import { Menu } from "../parts/menu";
 import { Tip } from "../parts/tip";
 import { editCoat, repainted, withPaintValue, withPass, withStep } from "../state/edits/style";
 import { useShownStyle, useStudio } from "../state/store";
+import { useStepFacts } from "../step-facts";
 import { ParamControls } from "./controls/param-controls";
 import { FinishSection } from "./finish-section";
 
@@ -78,6 +79,28 @@ export function CoatSections({ coat }: { coat: Coat }) {
   );
 }
 
+const withValues = <S extends object>(step: S, values: Readonly<Record<string, unknown>>): S =>
+  Object.entries(values).reduce((next, [name, value]) => withValue(next, name, value), step);
+
+/** What there is to say of a step on these letters, with settings that would be better. */
+function Remark({
+  message,
+  offer,
+  onTake,
+}: NonNullable<StepFacts["remark"]> & { onTake: (values: Readonly<Record<string, unknown>>) => void }) {
+  return (
+    <div className="flex items-center gap-2 text-xs">
+      <TriangleAlert className="size-3.5 shrink-0 text-warn" />
+      <span className="min-w-0 grow">{message}</span>
+      {offer && (
+        <Button className="!h-7 shrink-0" onClick={() => onTake(offer.values)}>
+          {offer.label}
+        </Button>
+      )}
+    </div>
+  );
+}
+
 /** The steps that can be added, by what they are about. */
 const stepGroups: readonly (readonly FormStepKind[])[] = (["outline", "place", "edge", "fill", "others"] as const).map((group) =>
   formStepKinds.map((k) => formStepKind(k.kind)).filter((k) => !k.starts && k.group === group),
@@ -112,6 +135,7 @@ function PassSection({ coat, pass, edit }: { coat: Coat; pass: Pass; edit: Edit 
 
 function FormSection({ coat, edit }: { coat: Coat; edit: Edit }) {
   const style = useShownStyle();
+  const facts = useStepFacts();
   const move = (from: number, to: number) =>
     edit(null, (c) => {
       const form = [...c.form];
@@ -201,6 +225,14 @@ function FormSection({ coat, edit }: { coat: Coat; edit: Edit }) {
                       }))
                     }
                   />
+                  {facts[step.id]?.remark && (
+                    <Remark
+                      {...facts[step.id].remark!}
+                      onTake={(values) =>
+                        edit(null, (c) => ({ ...c, form: c.form.map((s) => (s.id === step.id ? withValues(s, values) : s)) }))
+                      }
+                    />
+                  )}
                 </div>
               )}
             </li>

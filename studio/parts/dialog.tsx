@@ -1,4 +1,5 @@
 import { clsx } from "clsx";
+import { X } from "lucide-react";
 import { AlertDialog, Dialog as Radix } from "radix-ui";
 import { useState, type ReactNode } from "react";
 import { Button } from "./button";
@@ -26,7 +27,10 @@ export function SheetDialog({
       <Radix.Portal>
         <Radix.Overlay className={veil} />
         <Radix.Content className={clsx(sheet, wide && "!top-1/2 !w-[760px]")} aria-describedby={undefined}>
-          <Radix.Title className="mb-3 text-base font-semibold">{title}</Radix.Title>
+          <Radix.Title className="mb-3 pr-8 text-base font-semibold">{title}</Radix.Title>
+          <Radix.Close aria-label="Close" className="absolute right-3 top-3 grid size-8 place-items-center rounded-md hover:bg-wash">
+            <X className="size-4" />
+          </Radix.Close>
           {children}
         </Radix.Content>
       </Radix.Portal>

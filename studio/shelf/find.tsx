@@ -44,7 +44,7 @@ export function FindRow({ entries, find, onChange }: { entries: readonly Entry[]
           </option>
         ))}
       </select>
-      <div role="group" aria-label="Tags" className="flex flex-wrap gap-1">
+      <div role="group" aria-label="Tags" className="flex max-h-16 flex-wrap gap-1 overflow-y-auto">
         {tags.map((tag) => (
           <button
             key={tag}

@@ -1,8 +1,12 @@
 import type { Kernel, TaperStop } from "../../curves/kernel";
 import type { Path } from "../../curves/path";
-import { inlinesOf, type Inline, type Inlines } from "../../drawn/inlines/inlines";
+import type { Point } from "../../curves/matrix";
+import { inlinesOf, mostInlines, strokeTips, type Inline, type Inlines } from "../../drawn/inlines/inlines";
 import { memoByIdentity } from "../../memo";
-import { formStep } from "../form-step";
+import type { Mark } from "../../params";
+import { formStep, type StepMark } from "../form-step";
+import { placeIn, shareOf } from "../handles";
+import { sameMark } from "../marks";
 import { inked, isDraft } from "../inked-lines";
 import { plain, type Part } from "../shape";
 
@@ -69,21 +73,64 @@ export const inlines = formStep({
         { value: "ends", label: "Both ends", hint: "Thinner towards both ends" },
       ],
     },
+    flips: {
+      type: "marks",
+      label: "Single ends",
+      hint: "Ends that are closed where the others are open, or open where they are closed",
+      default: [],
+    },
   },
-  apply: (shape, { count, weight, margin, ends, gap, cap, taper }, { kernel, units }) => {
+  facts: (shape, { count, weight, ends, flips }, { kernel, units }) => {
+    const letters = shape.parts.map((part) => ({ part: plain(part), path: kernel.exact.weld(plain(part).path) }));
+    const marks = letters.flatMap(({ part, path }) =>
+      tipsOf(path).map((tip): StepMark => {
+        const share = shareOf(path.bounds, tip);
+        const flip = flipsOn(flips, part).some((f) => Math.hypot(f.x - share.x, f.y - share.y) < sameMark);
+        const closed = (ends === "closed") !== flip;
+        return {
+          param: "flips",
+          of: part.text ?? "",
+          ...share,
+          at: { x: tip.x + part.x, y: tip.y + part.y },
+          on: closed,
+          label: closed ? "Let the lines run out here" : "Let the lines go round here",
+        };
+      }),
+    );
+    const carried = letters.map(({ part, path }) => ({ text: part.text ?? "", most: mostOf(path, units(weight)) }));
+    const thin = carried.filter((l) => l.most < Math.round(count));
+    if (!thin.length) return { marks };
+    const most = Math.max(1, Math.min(...thin.map((l) => l.most)));
+    const names = [...new Set(thin.map((l) => l.text))].filter(Boolean);
+    const message = `Too thin for ${Math.round(count)} line${count > 1 ? "s" : ""} of this weight: ${names.slice(0, 8).join(" ") || "some parts"}${names.length > 8 ? " and more" : ""}.`;
+    const offer = most < count ? { label: most === 1 ? "Take 1 line" : `Take ${most} lines`, values: { count: most } } : undefined;
+    return { marks, remark: { message, ...(offer ? { offer } : {}) } };
+  },
+  apply: (shape, { count, weight, margin, ends, gap, cap, taper, flips }, { kernel, units }) => {
     const lines: Inlines = { count: Math.round(count), margin: margin / 100, closed: ends === "closed", endGap: gap / 100 };
     const width = units(weight);
     const depths = Math.ceil(lines.count / 2);
     const key = `${kernel.name} ${width} ${cap} ${taper} ${JSON.stringify(lines)}`;
     const parts: Part[] = [];
     for (const part of shape.parts.map(plain)) {
-      const paths = known(part.path, key, () => drawn(part.path, lines, { width, cap, taper }, kernel));
+      const own = flipsOn(flips, part).map((f) => placeIn(part.path.bounds, f));
+      const paths = known(part.path, own.length ? `${key} ${JSON.stringify(own)}` : key, () =>
+        drawn(part.path, own.length ? { ...lines, flipped: own } : lines, { width, cap, taper }, kernel),
+      );
       // Each depth by itself: copies of a gradient, from the edge inwards.
       paths.forEach((path, depth) => !path.isEmpty && parts.push({ ...part, path, along: depths > 1 ? depth / (depths - 1) : 0 }));
     }
     return { parts };
   },
 });
+
+const tips = memoByIdentity<Path, readonly Point[]>(1);
+const tipsOf = (path: Path) => tips(path, "", () => strokeTips(path));
+const carriedBy = memoByIdentity<Path, number>(4);
+const mostOf = (path: Path, weight: number) => carriedBy(path, String(weight), () => mostInlines(path, weight));
+
+/** The marks on letters of a part's text. */
+const flipsOn = (flips: readonly Mark[], { text = "" }: Part): readonly Mark[] => flips.filter((f) => f.of === text);
 
 /** Lines do not change with their weight, which is dragged most. */
 const along = memoByIdentity<Path, readonly Inline[]>(3);

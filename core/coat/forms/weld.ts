@@ -56,5 +56,13 @@ export function weldGroup(group: readonly Part[], kernel: Kernel): readonly Part
       group.map((p) => ({ x: p.x - first.x, y: p.y - first.y })),
     ),
   );
-  return path ? [{ ...first, path }] : alone();
+  const text = group.every((p) => p.text !== undefined)
+    ? {
+        text: group
+          .map((p) => p.text)
+          .join("")
+          .slice(0, 64),
+      }
+    : {};
+  return path ? [{ ...first, ...text, path }] : alone();
 }

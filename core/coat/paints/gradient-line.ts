@@ -25,9 +25,3 @@ export function endsOf({ line, angle, spread, moved, from, to }: LineValues, box
   const at = (share: number): Point => ({ x: middle.x + whole * share * cos, y: middle.y + whole * share * sin });
   return [at(moved / 100 - spread / 200), at(moved / 100 + spread / 200)];
 }
-
-/** A point as a share of a box. */
-export const shareOf = (b: Bounds, p: Point): Point => ({
-  x: (p.x - b.minX) / (b.maxX - b.minX || 1),
-  y: (p.y - b.minY) / (b.maxY - b.minY || 1),
-});

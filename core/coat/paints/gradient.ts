@@ -1,9 +1,9 @@
 import type { SceneFill, SceneStop } from "../../scene/scene";
-import { placeIn } from "../handles";
+import { placeIn, shareOf } from "../handles";
 import { paint } from "../paint-kind";
 import type { Part } from "../shape";
 import { copiesPainted } from "./copies";
-import { endsOf, shareOf } from "./gradient-line";
+import { endsOf } from "./gradient-line";
 import { sceneStops } from "./gradient-stops";
 import { byInks } from "./inks-of-parts";
 import { paintSpans, spanParam, sparesAround } from "./span";

@@ -143,3 +143,30 @@ function withoutCorner(strips: Strips, leaf: number): number {
     leaf = found;
   }
 }
+
+/** Whether an end is still one: a stroke that two branches run into the end of was found twice, and one of them was cut off. */
+export const isStillEnd = ({ triangles }: Strips, { triangle }: StrokeEnd): boolean =>
+  triangles[triangle].alive && triangles[triangle].degree === 1;
+
+/** Where the tip of an end lies: half-way along its outline. */
+export function tipOf({ samples }: Strips, { cap }: StrokeEnd): { x: number; y: number } {
+  let [length, i] = [0, 0];
+  const pace = (k: number) => distance(samples, cap[k], cap[k + 1]);
+  for (let k = 0; k + 1 < cap.length; k++) length += pace(k);
+  for (length /= 2; i + 2 < cap.length && length > pace(i); i++) length -= pace(i);
+  const [a, b] = [samples[cap[i]], samples[cap[i + 1]]];
+  const t = length / (pace(i) || 1);
+  return { x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y) };
+}
+
+/** The end whose tip is nearest to a place, where it is no farther from there than it is wide. */
+export function nearestEnd(strips: Strips, ends: readonly StrokeEnd[], place: { x: number; y: number }): StrokeEnd | undefined {
+  let best: StrokeEnd | undefined;
+  let near = Infinity;
+  for (const end of ends) {
+    const tip = tipOf(strips, end);
+    const d = hypot(tip.x - place.x, tip.y - place.y);
+    if (d < near && d <= distance(strips.samples, end.out, end.back)) [best, near] = [end, d];
+  }
+  return best;
+}

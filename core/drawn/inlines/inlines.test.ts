@@ -5,12 +5,13 @@ import { engineWith } from "../../../tests/engine";
 import { judge } from "../../../tests/inlines";
 import { area, circle, polygonPath, rectangle } from "../../../tests/paths";
 import { Coats } from "../../coat/evaluate";
-import { contoursOf } from "../../curves/contour";
+import { toggledMark } from "../../coat/marks";
+import { contoursOf, type Contour } from "../../curves/contour";
 import { flatten } from "../../curves/flatten";
 import { Course } from "../../curves/length";
 import type { Path } from "../../curves/path";
 import type { LoadedEngine } from "../../piece/engine";
-import { inlinesOf, type Inlines } from "./inlines";
+import { inlinesOf, mostInlines, strokeTips, type Inlines } from "./inlines";
 import { shares } from "./line";
 
 let engine: LoadedEngine;
@@ -24,6 +25,19 @@ const ends = (path: Path, options: Partial<Inlines> = {}) =>
     const course = new Course(line);
     return { line, depth, length: course.length, from: course.at(0), to: course.at(course.length) };
   });
+/** Where contours cross a level, from the left. */
+const crossings = (contours: readonly Contour[], y: number): number[] =>
+  contours
+    .flatMap((c) => {
+      const course = new Course(c);
+      const steps = Math.ceil(course.length / 2);
+      const places = Array.from({ length: steps + 1 }, (_, i) => course.at((i * course.length) / steps));
+      return places.slice(1).flatMap((q, i) => {
+        const p = places[i];
+        return p.y <= y !== q.y <= y ? [p.x + ((q.x - p.x) * (y - p.y)) / (q.y - p.y)] : [];
+      });
+    })
+    .sort((a, b) => a - b);
 const bar = rectangle(0, 0, 1000, 200);
 
 describe("lines in a bar", () => {
@@ -103,7 +117,97 @@ describe("lines round corners and through joins", () => {
   });
 });
 
+describe("single ends", () => {
+  const tip = { x: 1000, y: 100 };
+
+  test("are found at the tips of strokes", () => {
+    const tips = strokeTips(bar).sort((a, b) => a.x - b.x);
+    expect(tips).toEqual([
+      { x: expect.closeTo(0, 0), y: expect.closeTo(100, 0) },
+      { x: expect.closeTo(1000, 0), y: expect.closeTo(100, 0) },
+    ]);
+    const h = engine.face("archivo-black")!;
+    expect(strokeTips(engine.kernel.weld(h.outline(h.glyphOf("H")!)))).toHaveLength(4);
+    expect(strokeTips(engine.kernel.weld(h.outline(h.glyphOf("O")!)))).toHaveLength(0);
+  });
+
+  test("close where the others are open, and open where they are closed", () => {
+    // Two lines that go round one end are one line, whose ends are at the other.
+    const [bent, ...others] = ends(bar, { count: 2, flipped: [tip] });
+    expect(others).toEqual([]);
+    expect([bent.from.x, bent.to.x]).toEqual([0, 0].map((x) => expect.closeTo(x, 0)));
+    const [opened, ...more] = ends(bar, { count: 2, closed: true, flipped: [tip] });
+    expect(more).toEqual([]);
+    expect([opened.from.x, opened.to.x]).toEqual([1000, 1000].map((x) => expect.closeTo(x, 0)));
+    expect(ends(bar, { count: 2, flipped: [{ x: 500, y: 900 }] })).toHaveLength(2);
+  });
+});
+
+describe("how many lines strokes carry", () => {
+  test("follows from their width: so many gaps as wide as a line needs", () => {
+    // 200 units hold 22 gaps of 9, more than the nine that there may be; of 30 units three, and so two lines.
+    expect(mostInlines(bar, 5)).toBe(9);
+    expect(mostInlines(rectangle(0, 0, 1000, 30), 5)).toBe(2);
+    expect(mostInlines(rectangle(0, 0, 1000, 12), 5)).toBe(0);
+    // A line of 40 wants 50: four gaps, three lines.
+    expect(mostInlines(bar, 40)).toBe(3);
+  });
+
+  test("what is carried is drawn, and told where it is not", () => {
+    const c = coat("T", flat("face"), [step("inlines", { count: 5, weight: 1 })]);
+    const thin = { path: rectangle(0, 0, 1000, 40), x: 0, y: 300, line: 0, letter: 1, text: "l" };
+    const facts = new Coats(
+      [c],
+      coatsContext(engine.kernel, { parts: [{ path: bar, x: 50, y: 0, line: 0, letter: 0, text: "I" }, thin] }),
+    ).facts("t");
+    const { marks, remark } = Object.values(facts)[0];
+    expect(remark).toEqual({
+      message: "Too thin for 5 lines of this weight: l.",
+      offer: { label: "Take 2 lines", values: { count: 2 } },
+    });
+    expect(marks!.map((m) => m.of)).toEqual(["I", "I", "l", "l"]);
+    expect(marks![0].at.x).toBeGreaterThan(49);
+    expect(marks!.every((m) => !m.on)).toBe(true);
+  });
+
+  test("a mark closes the end on every letter of its text, on any word, and a second click opens it", () => {
+    const parts = ["I", "l", "I"].map((text, i) => ({ path: bar, x: 0, y: 400 * i, line: 0, letter: i, text }));
+    const formOf = (flips: unknown) =>
+      new Coats([coat("T", flat("face"), [step("inlines", { count: 2, weight: 1, flips })])], coatsContext(engine.kernel, { parts })).form(
+        "t",
+      )!;
+    const flips = toggledMark([], { of: "I", x: 1, y: 0.5 });
+    // Where the lines go round, the two of a letter are in one piece.
+    expect(formOf(flips).parts.map((p) => engine.kernel.split(p.path).length)).toEqual([1, 2, 1]);
+    expect(toggledMark(flips, { of: "I", x: 0.97, y: 0.52 })).toEqual([]);
+    expect(toggledMark(flips, { of: "I", x: 0, y: 0.5 })).toHaveLength(2);
+  });
+});
+
 describe("lines in letters", () => {
+  test.each(["archivo-black", "fredoka", "alfa-slab", "anton", "comfortaa", "league-gothic"])(
+    "lie evenly across the stems of %s: every gap within a twentieth of the others",
+    async (face) => {
+      await engine.load([face]);
+      const opened = engine.face(face)!;
+      const h = engine.kernel.weld(opened.outline(opened.glyphOf("H")!));
+      // Half-way up the lower half of the stems, where nothing joins.
+      const y = h.bounds.maxY - (h.bounds.maxY - h.bounds.minY) / 4;
+      const stem = crossings(contoursOf(h, true), y).slice(0, 2);
+      for (const count of [1, 2, 3, 4]) {
+        const lines = crossings(
+          inlinesOf(h, { ...open, count }).map((l) => l.line),
+          y,
+        ).filter((x) => x < stem[1]);
+        if (mostInlines(h, 1) < count) continue;
+        expect(lines).toHaveLength(count);
+        const places = [stem[0], ...lines, stem[1]];
+        const even = (stem[1] - stem[0]) / (count + 1);
+        for (let i = 0; i + 1 < places.length; i++) expect(Math.abs((places[i + 1] - places[i]) / even - 1)).toBeLessThan(0.05);
+      }
+    },
+  );
+
   // A sample of `npm run fuzz -- inlines`, which takes every face, sign and number of lines.
   test.each([
     ["archivo-black", "RSag8&K"],

@@ -22,6 +22,8 @@ export interface Weave {
   readonly margin: number;
   /** Whether lines go round at the ends of strokes, instead of running out of them. */
   readonly closed: boolean;
+  /** Places in units: the ends of strokes that are nearest to them do the other thing. */
+  readonly flipped?: readonly { readonly x: number; readonly y: number }[];
   /** How far before the end an open line stops, as a share of the space between two. */
   readonly endGap: number;
   /** Units: lines stop where their stroke is thinner. */

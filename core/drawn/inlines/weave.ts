@@ -1,5 +1,5 @@
 import { dotsOf, linesInDot } from "./dots";
-import { sideAt, strokeEnds, type StrokeEnd } from "./ends";
+import { isStillEnd, nearestEnd, sideAt, strokeEnds, type StrokeEnd } from "./ends";
 import { shares, type Line, type LinePoint, type Weave } from "./line";
 import { cross, mitreOf, sideSeen, turnOver, wayOut } from "./sides";
 import { around, distance, ends as endsOf, type Strips, type Triangle } from "./strips";
@@ -35,6 +35,7 @@ class Loom {
   readonly #half: number;
   readonly #pieces: Piece[] = [];
   readonly #at = new Map<number, Piece[]>();
+  readonly #flipped: ReadonlySet<number>;
   #free = -1;
 
   constructor(
@@ -44,6 +45,13 @@ class Loom {
   ) {
     this.#shares = shares(options.count, options.margin);
     this.#half = floor(options.count / 2);
+    const all = [...ends.values()].filter((e) => isStillEnd(strips, e));
+    this.#flipped = new Set(
+      (options.flipped ?? []).flatMap((p) => {
+        const end = nearestEnd(strips, all, p);
+        return end ? [end.out * strips.samples.length + end.back] : [];
+      }),
+    );
   }
 
   /** The pieces of all lines in one triangle. */
@@ -55,9 +63,13 @@ class Loom {
     else if (live.length === 3) this.#junction(t, index);
     else if (live.length === 1) {
       const end = this.ends.get(index) ?? this.#ownEnd(t, live[0]);
-      if (this.options.closed) this.#close(end);
+      if (this.options.closed !== this.#isFlipped(end)) this.#close(end);
       else this.#open(end.out, end.back, end.cap);
     }
+  }
+
+  #isFlipped({ out, back }: StrokeEnd): boolean {
+    return this.#flipped.has(out * this.strips.samples.length + back);
   }
 
   /** The pieces one after another. */
