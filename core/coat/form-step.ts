@@ -1,4 +1,5 @@
 import type { Path } from "../curves/path";
+import type { Bounds } from "../curves/bounds";
 import type { Point } from "../curves/matrix";
 import type { Kind, Mark, Params, Values } from "../params";
 import type { Given, Need } from "./given";
@@ -24,6 +25,8 @@ export interface StepMark extends Mark {
 /** What there is to say of a step on these letters, and what of it is set on the art. */
 export interface StepFacts {
   readonly marks?: readonly StepMark[];
+  /** The setting of drawn lines that are edited on the art, and the box that they are thousandths of, in the item's space. */
+  readonly strands?: { readonly param: string; readonly box: Bounds };
   /** In the user's words, with settings that would be better. */
   readonly remark?: {
     readonly message: string;

@@ -92,6 +92,8 @@ export interface StrandParam extends Base {
 export interface StrandsParam extends Base {
   readonly type: "strands";
   readonly default: readonly Strand[];
+  /** Key lines: two to eight, which are added and taken away in the drawer. */
+  readonly shown?: "keys";
 }
 /** The id of a shape on the board; empty where none is chosen. */
 export interface ShapeParam extends Base {

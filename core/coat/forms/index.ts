@@ -19,6 +19,7 @@ import { ripple } from "./ripple";
 import { scale } from "./scale";
 import { shift } from "./shift";
 import { shrink } from "./shrink";
+import { steppedLinesForm } from "./stepped-lines";
 import { trail } from "./trail";
 import { wear } from "./wear";
 import { unknownStep } from "../unknown";
@@ -45,6 +46,7 @@ export const formStepKinds = [
   inlines,
   gleam,
   ribbons,
+  steppedLinesForm,
   knockOut,
   keepInside,
   trail,

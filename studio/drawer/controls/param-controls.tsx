@@ -12,6 +12,7 @@ import { SizeControl } from "../export/size-control";
 import { useStyleControls } from "./context";
 import { DirectionControl } from "./direction-control";
 import { InkPicker } from "./ink-picker";
+import { KeyLinesControl } from "./key-lines-control";
 import { LengthsControl } from "./lengths-control";
 import { CoatPicker, ItemPicker } from "./other-pickers";
 import { PhotoControl } from "./photo-control";
@@ -54,6 +55,7 @@ const alone: Controls = {
   toggle: ({ label, param, value, onChange }) => <Switch label={label} hint={param.hint} checked={value} onChange={onChange} />,
   stops: StopsControl,
   size: SizeControl,
+  strands: (props) => (props.param.shown === "keys" ? <KeyLinesControl {...props} /> : null),
   list: (props) =>
     props.param.shown === "photos" ? <PhotosControl {...(props as unknown as ComponentProps<typeof PhotosControl>)} /> : null,
 };
