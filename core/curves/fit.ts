@@ -51,6 +51,18 @@ export function fitCubics(
   fitCubics(curve, m, b, tolerance, out, budget, halvings + (wild ? 0 : 1), turns + (wild ? 1 : 0));
 }
 
+const ends = new Float64Array(8);
+
+/** Writes one cubic along a curve from t = a to t = b by its ends and directions alone: what a draft needs, at two places of the curve. */
+export function sketchCubic(curve: Sampler, a: number, b: number, out: ContourBuilder): void {
+  const [from, to] = [ends.subarray(0, 4), ends.subarray(4, 8)];
+  curve(a, from);
+  curve(b, to);
+  const third = norm(to[0] - from[0], to[1] - from[1]) / 3;
+  const [k, l] = [third / (norm(from[2], from[3]) || 1), third / (norm(to[2], to[3]) || 1)];
+  out.cubic(from[0] + k * from[2], from[1] + k * from[3], to[0] - l * to[2], to[1] - l * to[3], to[0], to[1]);
+}
+
 /**
  * Fits one cubic with given ends and end directions to a curve by least squares over the two handle lengths, and moves the
  * parameters of the points to their feet on the cubic in turn (Schneider, An Algorithm for Automatically Fitting Digitized Curves,

@@ -1,14 +1,14 @@
 import { Budget } from "../curves/budget";
 import { ContourBuilder, contoursOf, type Contour } from "../curves/contour";
 import { CurveError } from "../curves/errors";
-import { fitCubics, type Sampler } from "../curves/fit";
+import { fitCubics, sketchCubic, type Sampler } from "../curves/fit";
 import { Course } from "../curves/length";
 import type { Path } from "../curves/path";
 import { chance } from "../grain/noise";
 import { fallingOf, stretchesAt, type Falling } from "./rows";
 import { wander } from "./wander";
 
-const { abs, ceil, cos, floor, hypot, max, min, PI, sign, sin } = Math;
+const { abs, ceil, cos, floor, hypot, max, min, PI, round, sign, sin } = Math;
 
 export interface Hatch {
   /** Degrees, clockwise from level. */
@@ -45,14 +45,16 @@ interface Stroke {
  */
 export function hatched(path: Path, hatch: Hatch, draft = false): Contour[] {
   const contours = contoursOf(path, true);
-  const once = drawn(contours, hatch);
+  const once = drawn(contours, hatch, draft);
   if (draft || hatch.joined || hatch.ends <= 0 || !once.strokes.length) return once.lines;
   // Ends that are pulled in take from the weight what is here given back, within a fifth.
   const ratio = once.lines.reduce((sum, l) => sum + new Course(l).length, 0) / once.whole;
-  return abs(ratio - 1) < 0.002 ? once.lines : drawn(contours, { ...hatch, spacing: hatch.spacing * min(1.2, max(0.8, ratio)) }).lines;
+  return abs(ratio - 1) < 0.002
+    ? once.lines
+    : drawn(contours, { ...hatch, spacing: hatch.spacing * min(1.2, max(0.8, ratio)) }, draft).lines;
 }
 
-function drawn(contours: readonly Contour[], hatch: Hatch): { lines: Contour[]; strokes: Stroke[]; whole: number } {
+function drawn(contours: readonly Contour[], hatch: Hatch, draft: boolean): { lines: Contour[]; strokes: Stroke[]; whole: number } {
   const { spacing, loose, seed, letter } = hatch;
   const turn = (hatch.angle * PI) / 180;
   const falling = fallingOf(contours, turn);
@@ -67,7 +69,7 @@ function drawn(contours: readonly Contour[], hatch: Hatch): { lines: Contour[]; 
     for (const s of strokes) whole += s.to - s.from;
     rows.push(strokes.map((s) => ({ row, y, ...s })));
   }
-  const pen = new Pen(turn, hatch);
+  const pen = new Pen(turn, hatch, draft);
   const strokes = rows.flat();
   const lines = strokes.flatMap((s) => (s.used ? [] : [pen.line(hatch.joined ? chain(s, rows, first, falling, spacing) : [s])]));
   return { lines, strokes, whole };
@@ -102,6 +104,7 @@ class Pen {
   constructor(
     turn: number,
     private readonly hatch: Hatch,
+    private readonly draft: boolean,
   ) {
     this.#cos = cos(turn);
     this.#sin = sin(turn);
@@ -149,6 +152,9 @@ class Pen {
       if (loose === 0) {
         const [x, y0] = this.#back(to, stroke.y);
         out.line(x, y0);
+      } else if (this.draft) {
+        const pieces = max(1, round(length / cell));
+        for (let k = 0; k < pieces; k++) sketchCubic(at, k / pieces, (k + 1) / pieces, out);
       } else fitCubics(at, 0, 1, 0.04 * g, out, this.#budget);
     });
     return out.build(false);

@@ -1,7 +1,7 @@
 import { Budget } from "../curves/budget";
 import { ContourBuilder, contoursOf, pathOf, segmentOf, type Contour } from "../curves/contour";
 import { directionAt, valueAt } from "../curves/bezier";
-import { fitCubics, type Sampler } from "../curves/fit";
+import { fitCubics, sketchCubic, type Sampler } from "../curves/fit";
 import { lengthOf } from "../curves/length";
 import type { Path } from "../curves/path";
 import { Track } from "../curves/track";
@@ -40,9 +40,9 @@ function measure(contour: Contour): Measured {
 
 /**
  * An outline drawn again by a hand that strays: each place is moved by two noises of its length, in x and in y and not along the normal,
- * so that corners stay corners. On a closed outline the noises close, too. It may cross itself.
+ * so that corners stay corners. On a closed outline the noises close, too. It may cross itself. A draft follows the hand less closely.
  */
-export function redrawn(path: Path, { wander: by, length, seed, letter }: Redraw): Path {
+export function redrawn(path: Path, { wander: by, length, seed, letter }: Redraw, draft = false): Path {
   const budget = new Budget();
   return pathOf(
     measured(path, "", () => contoursOf(path, true).map(measure)).map(({ contour: c, track, shares }, i): Contour => {
@@ -81,7 +81,8 @@ export function redrawn(path: Path, { wander: by, length, seed, letter }: Redraw
         }
         // A piece a cell: the noise has a shape of its own in each.
         const pieces = max(1, round((to - from) / (1.5 * length)));
-        for (let i = 0; i < pieces; i++) fitCubics(at, i / pieces, (i + 1) / pieces, max(0.15, 0.05 * by), out, budget);
+        for (let i = 0; draft && i < pieces; i++) sketchCubic(at, i / pieces, (i + 1) / pieces, out);
+        for (let i = 0; !draft && i < pieces; i++) fitCubics(at, i / pieces, (i + 1) / pieces, max(0.15, 0.05 * by), out, budget);
       }
       out.endAt(start[0], start[1]);
       return out.build(true);

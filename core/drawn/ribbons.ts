@@ -22,11 +22,24 @@ export interface Ribbons {
   readonly seed: number;
 }
 
+export interface Ribbon {
+  readonly area: Contour;
+  /** How far down the frame that is turned by the angle its upper edge begins at the latest: all that lies lower is covered. */
+  readonly covers: number;
+}
+
+/** The highest place of a box in the frame that is turned by an angle. */
+export function topOf(box: Bounds, angle: number): number {
+  const turn = (angle * PI) / 180;
+  const [c, s] = [cos(turn), sin(turn)];
+  return min(...[box.minY, box.maxY].flatMap((y) => [box.minX, box.maxX].map((x) => c * y - s * x)));
+}
+
 /**
  * Waves across a box, one below the other: each the area from its upper edge to beyond the foot of the box, so that the next one covers it
  * and no ground is seen between two. Widths go evenly from the first to the last.
  */
-export function ribbonsOver(box: Bounds, ribbons: Ribbons): Contour[] {
+export function ribbonsOver(box: Bounds, ribbons: Ribbons): Ribbon[] {
   const turn = (ribbons.angle * PI) / 180;
   const [c, s] = [cos(turn), sin(turn)];
   const corners = [
@@ -61,7 +74,7 @@ export function ribbonsOver(box: Bounds, ribbons: Ribbons): Contour[] {
     out.line(...back(to, high + 2 * reach + 1));
     out.line(...back(from, high + 2 * reach + 1));
     out.line(...back(from, i === 0 ? low - reach : edgeAt(from, edge, i, ribbons)));
-    return out.build(true);
+    return { area: out.build(true), covers: i === 0 ? -Infinity : edge + 1.6 * reach };
   });
 }
 

@@ -71,13 +71,16 @@ function waves(c: Contour, index: number, ripple: Ripple, budget: Budget | undef
   const track = new Track(c);
   const step = ripple.shape === "bumps" ? ripple.length : ripple.length / 2;
   const all = cornersOf(c);
-  const runs = all.length && ripple.corners === "kept" ? between(track, all, ripple, step) : [around(track, all.length > 0, ripple, step)];
+  const runs =
+    all.length && ripple.corners === "kept"
+      ? between(track, all, ripple, step)
+      : [around(track, all.length > 0, ripple, step, budget ? 1.5 : 6)];
   const out = new ContourBuilder();
   const start = new Float64Array(4);
   const first = new Float64Array(4);
   runs.forEach((run, r) => {
     const width = (run.to - run.from) / run.count;
-    const wave = waveOf(run, width, r * 7919 + index * 104729, track, ripple);
+    const wave = waveOf(run, width, r * 7919 + index * 104729, track, ripple, budget ? 4 : 1);
     // From crest to trough, where a wave is drawn with the fewest nodes and a pointed one has its corners.
     const stops = [run.from];
     const own = ripple.shape === "bumps" ? 1 : 0.5;
@@ -86,14 +89,16 @@ function waves(c: Contour, index: number, ripple: Ripple, budget: Budget | undef
     for (let i = 0; i + 1 < stops.length; i++) {
       const [from, to] = [stops[i], stops[i + 1]];
       if (to - from < 1e-9) continue;
-      const along: Sampler = (t, at) => wave(from + (to - from) * t, from, to, at);
+      const along: Sampler = (t, at) => wave.sample(from + (to - from) * t, from, to, at);
       if (r === 0 && i === 0) {
         along(0, first);
         out.move(first[0], first[1]);
       }
       if (!budget) {
-        for (let k = 1; k <= 4; k++) {
-          along(k / 4, start);
+        // The flank of a pointed wave is all but straight.
+        const steps = ripple.shape === "pointed" ? 1 : 3;
+        for (let k = 1; k <= steps; k++) {
+          wave.place(from + ((to - from) * k) / steps - (k === steps ? 1e-9 : 0), start);
           out.line(start[0], start[1]);
         }
       } else fitCubics(along, 0, 1, max(0.05, ripple.height / 60), out, budget);
@@ -123,9 +128,9 @@ function between(track: Track, corners: readonly { segment: number; convex: bool
 }
 
 /** One run around an outline whose corners, where it has some, are let go. */
-function around(track: Track, cornered: boolean, ripple: Ripple, step: number): Run {
+function around(track: Track, cornered: boolean, ripple: Ripple, step: number, fine: number): Run {
   const base: Base = cornered
-    ? softened(track, max(ripple.length / 5, 0.9 * ripple.height))
+    ? softened(track, max(ripple.length / 5, 0.9 * ripple.height), fine)
     : (s, out) => {
         track.at(s, point);
         out.set(point.subarray(0, 4));
@@ -138,13 +143,13 @@ function around(track: Track, cornered: boolean, ripple: Ripple, step: number): 
 }
 
 /** Places on the waves: x, y and a direction by differences that stay within one piece. */
-function waveOf(run: Run, width: number, id: number, track: Track, ripple: Ripple) {
+function waveOf(run: Run, width: number, id: number, track: Track, ripple: Ripple, fine: number) {
   const { shape, uneven, seed, letter, edge, length } = ripple;
   const heights = Array.from({ length: run.count }, (_, i) => {
     const own = 1 + uneven * (2 * chance(letter * 31 + id, i, seed) - 1);
     return (shape === "bumps" || i % 2 === 0 ? run.first : -run.first) * (shape === "bumps" ? abs(run.height) : run.height) * own;
   });
-  const bendAt = bendsOf(track, run, length / 4);
+  const bendAt = bendsOf(track, run, length / 4, fine);
   const at = new Float64Array(4);
   const position = (s: number, out: Float64Array, o: number) => {
     const i = min(run.count - 1, max(0, floor((s - run.from) / width)));
@@ -161,23 +166,26 @@ function waveOf(run: Run, width: number, id: number, track: Track, ripple: Rippl
     out[o + 1] = at[1] - a * at[2];
   };
   const ends = new Float64Array(4);
-  return (s: number, from: number, to: number, out: Float64Array) => {
-    const e = 1e-3 * width;
-    position(max(from, s - e), ends, 0);
-    position(min(to, s + e), ends, 2);
-    out[2] = ends[2] - ends[0];
-    out[3] = ends[3] - ends[1];
-    // At its ends a piece belongs to one wave.
-    position(s <= from ? from + 1e-9 : s >= to ? to - 1e-9 : s, out, 0);
+  return {
+    place: (s: number, out: Float64Array) => position(s, out, 0),
+    sample: (s: number, from: number, to: number, out: Float64Array) => {
+      const e = 1e-3 * width;
+      position(max(from, s - e), ends, 0);
+      position(min(to, s + e), ends, 2);
+      out[2] = ends[2] - ends[0];
+      out[3] = ends[3] - ends[1];
+      // At its ends a piece belongs to one wave.
+      position(s <= from ? from + 1e-9 : s >= to ? to - 1e-9 : s, out, 0);
+    },
   };
 }
 
 /**
  * How an outline bends, in radians a unit, clockwise above 0: the turn within a window, which no step of curvature shakes. From a table,
- * straight between its places: it only keeps waves low.
+ * straight between its places, `fine` to a window: it only keeps waves low.
  */
-function bendsOf(track: Track, run: Run, window: number): (s: number) => number {
-  const count = max(8, ceil((4 * (run.to - run.from)) / window));
+function bendsOf(track: Track, run: Run, window: number, fine: number): (s: number) => number {
+  const count = max(8, ceil((fine * (run.to - run.from)) / window));
   const step = (run.to - run.from) / count;
   const bends = Float64Array.from({ length: count + 1 }, (_, i) => {
     const s = run.from + i * step;

@@ -5,10 +5,11 @@ const { ceil, floor, max, round, sqrt } = Math;
 /**
  * A closed line with its corners let go: the mean of the places within `half` units along it, taken twice, as a uniform cubic B-spline
  * through a table of them.
+ * @param step units between places of the table
  * @returns writes x, y and the unit direction at a length
  */
-export function softened(track: Track, half: number): (s: number, out: Float64Array) => void {
-  const m = max(64, ceil(track.length / 1.5));
+export function softened(track: Track, half: number, step = 1.5): (s: number, out: Float64Array) => void {
+  const m = max(64, ceil(track.length / step));
   const window = max(1, round((half / track.length) * m));
   const p = trackPoint();
   let [xs, ys] = [new Float64Array(m), new Float64Array(m)];

@@ -10,7 +10,9 @@ const { floor } = Math;
 export function wander(u: number, id: number, seed: number, cells = 0): number {
   const i = floor(u);
   const f = u - i;
-  const at = (k: number) => 2 * chance(cells ? ((k % cells) + cells) % cells : k, id, seed) - 1;
-  const a = at(i);
-  return a + (at(i + 1) - a) * f * f * f * (f * (f * 6 - 15) + 10);
+  const a = chance(round(i, cells), id, seed);
+  const b = chance(round(i + 1, cells), id, seed);
+  return 2 * (a + (b - a) * f * f * f * (f * (f * 6 - 15) + 10)) - 1;
 }
+
+const round = (k: number, cells: number): number => (cells ? ((k % cells) + cells) % cells : k);

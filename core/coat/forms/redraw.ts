@@ -46,10 +46,10 @@ export const redraw = formStep({
     return eachPart(shape, (path, { letter = 0 }) =>
       known(path, `${letter} ${key}`, () => {
         const outline = kernel.weld(path);
-        if (as === "form") return kernel.weld(redrawn(outline, { ...hand, letter }));
+        if (as === "form") return kernel.weld(redrawn(outline, { ...hand, letter }, isDraft(kernel)));
         const pen = { width, join: { kind: "round" }, cap: "round" } as const;
         const lines = Array.from({ length: Math.round(passes) }, (_, i) =>
-          contoursOf(redrawn(outline, { ...hand, letter: 13 * letter + i }), true),
+          contoursOf(redrawn(outline, { ...hand, letter: 13 * letter + i }, isDraft(kernel)), true),
         );
         if (isDraft(kernel)) return inked(lines.flat(), pen, kernel);
         return kernel.union(lines.map((pass) => kernel.band(pathOf(pass), { ...pen, side: "centre", dashes: [] })));
