@@ -59,6 +59,8 @@ export function Board() {
                   opacity={layer.opacity}
                   blend={layer.blend}
                   className="absolute inset-0 size-full"
+                  apart={item.id === selection.at(-1)}
+                  zoom={view.zoom}
                 />
               )
             );

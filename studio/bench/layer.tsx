@@ -13,13 +13,28 @@ interface Props {
   opacity: number;
   blend: string;
   className?: string;
+  /** Whether it is painted for itself: what changes is painted anew without what lies over and under it, and what is moved is not. */
+  apart?: boolean;
+  /** Pixels of the screen to one of the viewBox, where it is painted for itself. */
+  zoom?: number;
+}
+
+/** Milliseconds after which what was moved is painted where it is. */
+const rest = 150;
+
+/** How far a matrix has moved, where that is all that it has done. */
+function moved(from: string, to: string): { x: number; y: number } | undefined {
+  if (from === to) return undefined;
+  const [a, b] = [from, to].map((m) => m.match(/-?[\d.]+(e-?\d+)?/g)?.map(Number) ?? []);
+  if (a.length !== 6 || b.length !== 6 || a.slice(0, 4).some((v, i) => v !== b[i])) return undefined;
+  return { x: b[4] - a[4], y: b[5] - a[5] };
 }
 
 /**
  * One layer on the bench: the very paths that are exported, in an svg layer of its own, so that the browser repaints
  * no more than what changed. Opacity and blending stand on the layer, where they meet the layers below.
  */
-export const Layer = memo(function Layer({ id, node, viewBox, transform, opacity, blend, className }: Props) {
+export const Layer = memo(function Layer({ id, node, viewBox, transform, opacity, blend, className, apart = false, zoom = 1 }: Props) {
   const host = useRef<SVGSVGElement>(null);
   const drawn = useRef<SvgNode | undefined>(undefined);
   useLayoutEffect(() => {
@@ -29,7 +44,21 @@ export const Layer = memo(function Layer({ id, node, viewBox, transform, opacity
     svg.dataset.layer = id;
     drawn.current = node;
   }, [id, node]);
-  useLayoutEffect(() => host.current!.firstElementChild!.setAttribute("transform", transform), [transform]);
+  /** Where its paths are drawn; further on it is moved as it is painted. */
+  const painted = useRef(transform);
+  useLayoutEffect(() => {
+    const svg = host.current!;
+    const settle = () => {
+      painted.current = transform;
+      svg.firstElementChild!.setAttribute("transform", transform);
+      svg.style.transform = "";
+    };
+    const by = apart ? moved(painted.current, transform) : undefined;
+    if (!by) return settle();
+    svg.style.transform = `translate(${by.x * zoom}px, ${by.y * zoom}px)`;
+    const timer = setTimeout(settle, rest);
+    return () => clearTimeout(timer);
+  }, [transform, apart, zoom]);
   return (
     <svg
       ref={host}
@@ -37,7 +66,7 @@ export const Layer = memo(function Layer({ id, node, viewBox, transform, opacity
       viewBox={viewBox}
       preserveAspectRatio="xMidYMid meet"
       className={className}
-      style={{ opacity, mixBlendMode: blend as "normal", overflow: "visible" }}
+      style={{ opacity, mixBlendMode: blend as "normal", overflow: "visible", willChange: apart ? "transform" : undefined }}
     />
   );
 });
