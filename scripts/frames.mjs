@@ -72,7 +72,10 @@ try {
   await page.mouse.click(middle.x, middle.y);
   await page.locator("[data-coat]").last().click();
   told("a word's place", await drag(middle, { x: middle.x + 120, y: middle.y + 40 }));
-  await page.getByRole("button", { name: /^Ink Foam|Foam/ }).first().click();
+  await page
+    .getByRole("button", { name: /^Ink Foam|Foam/ })
+    .first()
+    .click();
   const field = page.locator(".react-colorful__saturation");
   const box = await field.boundingBox();
   told("an ink", await drag({ x: box.x + 20, y: box.y + 20 }, { x: box.x + box.width - 20, y: box.y + box.height - 20 }));
@@ -81,7 +84,10 @@ try {
   await strength.scrollIntoViewIfNeeded();
   const thumb = await centre(strength);
   told("a finish's strength", await drag(thumb, { x: thumb.x - 40, y: thumb.y }));
-  const depth = page.getByRole("slider", { name: "Shadow blur slider" }).or(page.getByRole("slider", { name: /^Height slider/ })).first();
+  const depth = page
+    .getByRole("slider", { name: "Shadow blur slider" })
+    .or(page.getByRole("slider", { name: /^Height slider/ }))
+    .first();
   await depth.scrollIntoViewIfNeeded();
   const other = await centre(depth);
   told("a finish's length", await drag(other, { x: other.x + 30, y: other.y }));

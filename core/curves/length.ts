@@ -42,8 +42,8 @@ function quick(p: ArrayLike<number>, o: number, degree: number, a: number, b: nu
 }
 
 /**
- * The length of a segment from t = a to t = b, in units: Gauss and Legendre's rule, first one of few places, halved until two halves agree with the whole to 1e-9 of
- * it, since near a cusp the speed is no polynomial at all.
+ * The length of a segment from t = a to t = b, in units: Gauss and Legendre's rule, first of few places, then of many, halved until two
+ * halves agree with the whole to 1e-9 of it, since near a cusp the speed is no polynomial at all.
  */
 export function lengthOf(p: ArrayLike<number>, o: number, degree: number, a = 0, b = 1, depth = 0): number {
   if (degree === 1) return (b - a) * norm(p[o + 2] - p[o], p[o + 3] - p[o + 1]);
