@@ -25,6 +25,8 @@ export interface StepMark extends Mark {
 /** What there is to say of a step on these letters, and what of it is set on the art. */
 export interface StepFacts {
   readonly marks?: readonly StepMark[];
+  /** Settings of the type `place` that are set on the art, and the box that they are shares of, in the item's space. */
+  readonly places?: readonly { readonly param: string; readonly box: Bounds }[];
   /** The setting of drawn lines that are edited on the art, and the box that they are thousandths of, in the item's space. */
   readonly strands?: { readonly param: string; readonly box: Bounds };
   /** In the user's words, with settings that would be better. */
@@ -41,7 +43,7 @@ export interface FormStepKind<
   N extends readonly Need[] = readonly Need[],
 > extends Kind<K, P> {
   /** What it is about, for menus: steps of one group stand together. */
-  readonly group?: "outline" | "place" | "edge" | "fill" | "others";
+  readonly group?: "outline" | "place" | "edge" | "fill" | "depth" | "others";
   /** Whether it starts a form: it takes no shape from before it. */
   readonly starts?: boolean;
   readonly needs?: N;

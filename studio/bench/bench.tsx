@@ -28,6 +28,7 @@ import { LampHandle } from "./lamp-handle";
 import { DirectionHandles } from "./direction-handles";
 import { PaintHandles } from "./paint-handles";
 import { StepMarks } from "./step-marks";
+import { StepPlaces } from "./step-places";
 import { StepStrands } from "./step-strands";
 import { placeOf } from "./place";
 import { SharedStyle } from "./shared-style";
@@ -228,6 +229,7 @@ function SelectionHandles() {
       <Handles item={item} target={target} grips={free} />
       {stage === "coats" && <StepMarks item={item} />}
       {stage === "coats" && <StepStrands item={item} />}
+      {stage === "coats" && <StepPlaces item={item} />}
       {stage === "coats" && <PaintHandles item={item} />}
       {stage === "coats" && <DirectionHandles item={item} />}
       {stage === "coats" && <LampHandle item={item} />}

@@ -102,7 +102,7 @@ function Remark({
 }
 
 /** The steps that can be added, by what they are about. */
-const stepGroups: readonly (readonly FormStepKind[])[] = (["outline", "place", "edge", "fill", "others"] as const).map((group) =>
+const stepGroups: readonly (readonly FormStepKind[])[] = (["outline", "place", "edge", "fill", "depth", "others"] as const).map((group) =>
   formStepKinds.map((k) => formStepKind(k.kind)).filter((k) => !k.starts && k.group === group),
 );
 

@@ -1,6 +1,7 @@
 import { finder } from "../../params";
 import type { FormStepKind } from "../form-step";
 import { band } from "./band";
+import { blockShade } from "./block-shade";
 import { board } from "./board";
 import { gleam } from "./gleam";
 import { ground } from "./ground";
@@ -47,9 +48,10 @@ export const formStepKinds = [
   gleam,
   ribbons,
   steppedLinesForm,
+  blockShade,
+  trail,
   knockOut,
   keepInside,
-  trail,
 ] as const;
 
 export const formStepKind = finder<FormStepKind>([...formStepKinds, unknownStep]);

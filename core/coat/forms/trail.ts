@@ -9,7 +9,7 @@ const mostInDraft = 24;
 
 export const trail = formStep({
   kind: "trail",
-  group: "others",
+  group: "depth",
   label: "Trail",
   hint: "Copies from the letters to a last one, moved, sized and turned step by step",
   suits: { paint: "gradient", values: { shape: "copies", mix: "oklab" } },

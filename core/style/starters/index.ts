@@ -1,4 +1,5 @@
 import { behind } from "./behind";
+import { depth } from "./depth";
 import { edges } from "./edge";
 import { faces } from "./face";
 import { glow } from "./glow";
@@ -7,4 +8,4 @@ import { print } from "./print";
 import type { Starter } from "./starter";
 
 /** Every starting coat, in the order they are offered. */
-export const allStarters: readonly Starter[] = [...behind, ...edges, ...faces, ...over, ...glow, ...print];
+export const allStarters: readonly Starter[] = [...behind, ...depth, ...edges, ...faces, ...over, ...glow, ...print];

@@ -37,6 +37,7 @@ export interface StarterTools {
 
 export const starterGroups = [
   { id: "behind", label: "Behind", hint: "Backings, shades and shadows: they come in at the back" },
+  { id: "depth", label: "Depth", hint: "Sides of blocks, one way or towards a point: they come in at the back" },
   { id: "edge", label: "Edge", hint: "Outlines, stitches and rims along the edge" },
   { id: "face", label: "Face", hint: "What the letters themselves are painted with" },
   { id: "over", label: "Over", hint: "Light and texture over the face" },
