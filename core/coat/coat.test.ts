@@ -50,6 +50,7 @@ describe("every kind", () => {
             passes: {},
             lay: newStep(lay),
             finish: newFinish(),
+            order: [],
           };
           expect(coatSchema.parse(made)).toEqual(made);
         }

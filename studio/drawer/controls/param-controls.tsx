@@ -57,7 +57,12 @@ const alone: Controls = {
   size: SizeControl,
   strands: (props) => (props.param.shown === "keys" ? <KeyLinesControl {...props} /> : null),
   list: (props) =>
-    props.param.shown === "photos" ? <PhotosControl {...(props as unknown as ComponentProps<typeof PhotosControl>)} /> : null,
+    props.param.shown === "photos" ? (
+      <PhotosControl
+        {...(props as unknown as Omit<ComponentProps<typeof PhotosControl>, "settings">)}
+        settings={(row, change) => <ParamControls params={props.param.of} values={row} onChange={change} />}
+      />
+    ) : null,
 };
 
 /** Settings that are set on the bench say so. */

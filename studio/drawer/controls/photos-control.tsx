@@ -1,12 +1,11 @@
 import { ArrowLeft, ArrowRight, ImagePlus, Trash2 } from "lucide-react";
 import { clsx } from "clsx";
-import { useRef, useState } from "react";
+import { useRef, useState, type ReactNode } from "react";
 import { newRow, withValue, type ListParam, type Values, type Params } from "@/core/params";
 import type { Photo } from "@/core/photo";
 import { Button, IconButton } from "../../parts/button";
 import { Field } from "../../parts/field";
 import { keepPhoto, photoFiles } from "../../state/photos";
-import { ParamControls } from "./param-controls";
 
 type Row = Values<Params> & { readonly photo: Photo | null };
 
@@ -15,10 +14,12 @@ interface Props {
   param: ListParam;
   value: readonly Row[];
   onChange: (rows: readonly Row[]) => void;
+  /** The controls of a row. */
+  settings: (row: Row, onChange: (name: string, value: unknown) => void) => ReactNode;
 }
 
 /** Photos in the order in which they are dealt out. The chosen one is placed, sized, turned, moved along, changed for another. */
-export function PhotosControl({ label, param, value, onChange }: Props) {
+export function PhotosControl({ label, param, value, onChange, settings }: Props) {
   const file = useRef<HTMLInputElement>(null);
   const [at, setAt] = useState(0);
   const chosen = Math.min(at, value.length - 1);
@@ -103,11 +104,7 @@ export function PhotosControl({ label, param, value, onChange }: Props) {
               <Trash2 />
             </IconButton>
           </div>
-          <ParamControls
-            params={param.of}
-            values={row}
-            onChange={(name, to) => onChange(value.map((r, i) => (i === chosen ? withValue(r, name, to) : r)))}
-          />
+          {settings(row, (name, to) => onChange(value.map((r, i) => (i === chosen ? withValue(r, name, to) : r))))}
         </div>
       )}
     </>
