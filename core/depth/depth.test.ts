@@ -219,3 +219,66 @@ describe("a block shade", () => {
     expect(Object.values(facts)[0]).toEqual({ places: [{ param: "point", box: { minX: 50, minY: 20, maxX: 150, maxY: 120 } }] });
   });
 });
+
+describe("a drop shade", () => {
+  const formOf = (values: Record<string, unknown>, xs = [0]) => {
+    const parts = xs.map((x, i) => ({ path: rectangle(0, 0, 100, 100), x, y: 0, line: 0, letter: i }));
+    return new Coats([coat("T", flat("face"), [step("drop-shade", values)])], coatsContext(engine.kernel, { parts })).form("t")!.parts;
+  };
+
+  test("is what of a copy lies beside the letters and their gap", () => {
+    // Sixty units to the right, ten left open: fifty are left.
+    const [one] = formOf({ way: { angle: 0, distance: 6 }, gap: 1 });
+    expect(area(one.path)).toBeCloseTo(50 * 100, 3);
+    expect(area(formOf({ way: { angle: 0, distance: 6 }, gap: 0 })[0].path)).toBeCloseTo(60 * 100, 3);
+    // Farther than the letter is wide it stands free.
+    expect(area(formOf({ way: { angle: 0, distance: 20 }, gap: 1 })[0].path)).toBeCloseTo(100 * 100, 3);
+  });
+
+  test("never comes nearer to a neighbour's face than its gap", () => {
+    const parts = formOf({ way: { angle: 0, distance: 6 }, gap: 1 }, [0, 130]);
+    // Between the letters lie 30 units; ten of them beside each are left open.
+    expect(parts.map((p) => Math.round(area(p.path)))).toEqual([10 * 100, 50 * 100]);
+  });
+});
+
+describe("a cast shade", () => {
+  const square = rectangle(0, -100, 100, 100);
+  const formOf = (values: Record<string, unknown>, paths = [square]) => {
+    const parts = paths.map((path, i) => ({ path, x: 40, y: 300, line: 0, letter: i }));
+    return new Coats([coat("T", flat("face"), [step("cast-shade", values)])], coatsContext(engine.kernel, { parts })).form("t")!.parts;
+  };
+
+  test("is the letter laid on the ground by an affine map: as wide, and as long as it is told; leaning changes no area", () => {
+    for (const lean of [0, 45, -60])
+      for (const length of [50, -50, 120]) {
+        const [one] = formOf({ length, lean });
+        expect(area(one.path)).toBeCloseTo(100 * Math.abs(length), 6);
+        // The foot stays where the letter stands; the head lies length away, and leans by the tangent.
+        const { bounds } = one.path;
+        expect(length > 0 ? bounds.minY : bounds.maxY).toBeCloseTo(0, 9);
+        expect(length > 0 ? bounds.maxY : bounds.minY).toBeCloseTo(length, 9);
+        const off = Math.tan((lean * Math.PI) / 180) * Math.abs(length);
+        expect([bounds.minX, bounds.maxX]).toEqual([Math.min(0, off), 100 + Math.max(0, off)].map((v) => expect.closeTo(v, 9)));
+      }
+  });
+
+  test("is wider at its end under a near light: a trapezium", () => {
+    const [one] = formOf({ length: 100, lean: 0, spread: 60 });
+    expect(one.path.bounds).toEqual({
+      minX: expect.closeTo(-30, 6),
+      maxX: expect.closeTo(130, 6),
+      minY: expect.closeTo(0, 9),
+      maxY: expect.closeTo(100, 9),
+    });
+    expect(area(one.path)).toBeCloseTo(((100 + 160) / 2) * 100, 3);
+  });
+
+  test("begins at the ground: what hangs below casts none", () => {
+    const tailed = rectangle(0, -100, 100, 150);
+    const parts = formOf({ length: 100, lean: 0 }, [square, square, tailed]);
+    for (const p of parts) expect(area(p.path)).toBeCloseTo(100 * 100, 6);
+    // Ten units lower the ground is that much farther from the foot.
+    expect(formOf({ length: 100, lean: 0, floor: 1 })[0].path.bounds).toMatchObject({ minY: 20, maxY: 120 });
+  });
+});

@@ -7,7 +7,8 @@ import { visibleSides } from "../../depth/visible-sides";
 import { memoByIdentity } from "../../memo";
 import { formStep } from "../form-step";
 import { placeIn } from "../handles";
-import { boundsOf, plain, type Part, type Shape } from "../shape";
+import { frontOf } from "../front";
+import { boundsOf, type Part } from "../shape";
 
 const toPoint = (v: Readonly<Record<string, unknown>>) => v.to === "point";
 const notWhole = (v: Readonly<Record<string, unknown>>) => v.sides !== "one";
@@ -15,7 +16,6 @@ const notWhole = (v: Readonly<Record<string, unknown>>) => v.sides !== "one";
 /** How far along the way the body starts that lies under its sides, in units and as a share: its edge is not to be seen at the front. */
 const under = { units: 4, share: 0.1 };
 
-const fronts = memoByIdentity<Shape, Path>(1);
 const known = memoByIdentity<Path, readonly Pick<Part, "path" | "along">[]>(4);
 
 export const blockShade = formStep({
@@ -40,7 +40,7 @@ export const blockShade = formStep({
       label: "Far end",
       hint: "Which way the sides run, and how deep they are",
       default: { angle: 135, distance: 12 },
-      max: 2000,
+      max: 20_000,
       when: (v) => !toPoint(v),
     },
     point: {
@@ -90,13 +90,7 @@ export const blockShade = formStep({
   apply: (shape, { to, way, point, depth, sides, tones, gap }, { kernel, units, lamp }) => {
     if (!shape.parts.length) return shape;
     const exact = kernel.exact;
-    const front = fronts(shape, "", () => {
-      const all = shape.parts.map(plain);
-      return exact.union(
-        all.map((p) => p.path),
-        all.map(({ x, y }) => ({ x, y })),
-      );
-    });
+    const front = frontOf(shape, exact);
     const swept = wayOf({ to, way, point, depth }, boundsOf(shape.parts), units);
     if (front.isEmpty || !swept) return { parts: [] };
     const space = units(gap);

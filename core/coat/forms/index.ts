@@ -3,6 +3,8 @@ import type { FormStepKind } from "../form-step";
 import { band } from "./band";
 import { blockShade } from "./block-shade";
 import { board } from "./board";
+import { castShade } from "./cast-shade";
+import { dropShade } from "./drop-shade";
 import { gleam } from "./gleam";
 import { ground } from "./ground";
 import { grow } from "./grow";
@@ -49,6 +51,8 @@ export const formStepKinds = [
   ribbons,
   steppedLinesForm,
   blockShade,
+  dropShade,
+  castShade,
   trail,
   knockOut,
   keepInside,

@@ -71,6 +71,53 @@ export const depth = starters("depth", "back", [
     (t) => [block(t, "Block", { to: "point", point: { x: 0.5, y: -2 }, depth: -18 })],
   ],
   [
+    "Detached shade",
+    "A hard copy that touches no letter",
+    ({ st, against }) => [
+      {
+        name: "Shade",
+        form: [["drop-shade", { way: { angle: 45, distance: st(34) }, gap: st(10) }]],
+        paint: ["flat", { ink: against("Shade", "#1f2a36", "#f2d6a2") }],
+      },
+    ],
+  ],
+  [
+    "Ground shade",
+    "On the ground before the word, running out",
+    ({ against, st }) => [
+      {
+        name: "Ground shade",
+        form: [["cast-shade", { length: 60, lean: 35 }]],
+        paint: ["flat", { ink: against("Shade", "#1f2a38", "#d9d2c2") }],
+        finish: { fade: { on: true, from: { x: 0.5, y: 0 }, to: { x: 0.5, y: 1 }, start: 70, end: 8 }, blur: { radius: st(4) } },
+      },
+    ],
+  ],
+  [
+    "Shade behind",
+    "On the ground behind the word, as of a low sun in front",
+    ({ against }) => [
+      {
+        name: "Shade behind",
+        form: [["cast-shade", { length: -55, lean: -40 }]],
+        paint: ["flat", { ink: against("Shade", "#1f2a38", "#d9d2c2") }],
+        finish: { fade: { on: true, from: { x: 0.5, y: 1 }, to: { x: 0.5, y: 0 }, start: 60, end: 10 } },
+      },
+    ],
+  ],
+  [
+    "Footlight",
+    "On the ground, wider the farther, as a near light throws it",
+    ({ against }) => [
+      {
+        name: "Footlight",
+        form: [["cast-shade", { length: 75, lean: 0, spread: 45 }]],
+        paint: ["flat", { ink: against("Shade", "#1f2a38", "#d9d2c2") }],
+        finish: { fade: { on: true, from: { x: 0.5, y: 0 }, to: { x: 0.5, y: 1 }, start: 65, end: 0 } },
+      },
+    ],
+  ],
+  [
     "Long shade",
     "One tone, five capitals long, running out",
     ({ cap, against }) => [

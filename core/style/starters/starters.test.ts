@@ -9,6 +9,7 @@ import { inksOf } from "../inks";
 import { measures, type Measure, type Style } from "../schema";
 import { faceOf, withStarter } from "./add";
 import { allStarters } from ".";
+import { starterGroups } from "./starter";
 
 const faces = ["archivo-black", "pacifico", "comfortaa"] as const;
 let engine: LoadedEngine;
@@ -35,7 +36,7 @@ const plain = (colour = "#c8452c", measure: Measure = "stem"): Style => ({
 test("there are at least forty, each by its own name, in every group", () => {
   expect(allStarters.length).toBeGreaterThanOrEqual(40);
   expect(new Set(allStarters.map((s) => s.id)).size).toBe(allStarters.length);
-  expect(new Set(allStarters.map((s) => s.group)).size).toBe(6);
+  expect(new Set(allStarters.map((s) => s.group)).size).toBe(starterGroups.length);
 });
 
 test.each(faces)("each is seen on %s, with every ink that it uses", (face) => {
