@@ -258,5 +258,11 @@ export const demoPieces = (): Piece[] =>
         bend: onLine("arc", { angle: 40 }),
       }),
     ]),
+    piece("Fair Ground", 1200, 640, "px", 96, "#f4d9a0", [
+      lettering("fair", "FUN FAIR", "luckiest-guy", 258, 600, 320, "Fair Ground", {
+        letterSpacing: 16,
+        bend: onLine("arc", { angle: 34 }),
+      }),
+    ]),
     piece("Ribbon Shop", 1200, 600, "px", 96, "#e7d4a8", [lettering("r", "Ribbons", "shrikhand", 228, 600, 385, "Shop Blind")]),
   ].map(openPiece);

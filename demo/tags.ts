@@ -23,5 +23,6 @@ export const demoTags: Readonly<Record<string, readonly string[]>> = {
   "Brass Letters": ["metal"],
   "Snow Cap": ["winter"],
   Bunting: ["fair", "stitched"],
+  "Fair Ground": ["fair", "depth", "loud"],
   "Shop Blind": ["shop", "lines"],
 };

@@ -170,4 +170,35 @@ export const workshopStyles = (): Style[] => [
       [weld(), step("ribbons", { count: 20, length: 50, height: 4.4, angle: -24, drift: 7, uneven: 35, seed: 3 })],
     ),
   ]),
+  style(
+    "Fair Ground",
+    "luckiest-guy",
+    "em",
+    {
+      Cream: "#fff3d6",
+      Red: "#d8432e",
+      Teal: "#1f8a8c",
+      Ochre: "#e9a02e",
+      "Side, dark": "#4a1733",
+      "Side, light": "#8e2f52",
+      Ink: "#2a0f22",
+    },
+    [
+      coat(
+        "Block",
+        gradient(
+          [
+            [0, "side, dark"],
+            [100, "side, light"],
+          ],
+          { shape: "copies", mix: "oklab" },
+        ),
+        [grow(1.7), weld(), step("block-shade", { to: "point", point: { x: 0.5, y: 2.6 }, depth: 26 })],
+      ),
+      coat("Rim", flat("ink"), [grow(1.7), weld()]),
+      coat("Cream", flat("cream"), [grow(0.9), weld()]),
+      coat("Faces", newPaint("turns", { count: 3, first: "red", second: "ochre", third: "teal" })),
+      coat("Light", flat("cream", 70), [step("rim", { width: 1.1, runs: "even" })]),
+    ],
+  ),
 ];

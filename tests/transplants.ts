@@ -27,7 +27,20 @@ export const grounds = [
 ] as const;
 
 /** What is drawn by chance or of lines leaves small pieces on purpose. */
-const loose = new Set(["hatch", "redraw", "ripple", "wear", "stepped-lines", "inlines", "band", "rim", "gleam", "trail"]);
+const loose = new Set([
+  "hatch",
+  "redraw",
+  "ripple",
+  "wear",
+  "stepped-lines",
+  "block-shade",
+  "drop-shade",
+  "inlines",
+  "band",
+  "rim",
+  "gleam",
+  "trail",
+]);
 
 /** What is wrong with a style on a word; empty where nothing is. */
 export function faultsOf({ style, face, text }: Transplant, engine: LoadedEngine): string[] {
