@@ -173,8 +173,8 @@ test("every demo piece is drawn alike by the export and by the browser", async (
     const drawing = shown.headers()["content-type"].startsWith("image/svg") ? await shown.text() : await exportedSvg(page, id);
     const svg = drawing.replace(/ width="[^"]+" height="[^"]+"/, ` width="${picture.width}" height="${picture.height}"`);
     const { mean, far } = difference(picture.data, await drawnByBrowser(page, svg, picture.width, picture.height));
-    // Grain is drawn for the pixels of each: here it is seen in fewer than it was drawn for. Hatching is all edges, where renderers differ; so do
-    // they where photos are brought down to the size of a letter.
+    // Grain is drawn for the pixels of each: here it is seen in fewer than it was drawn for. Hatching is all edges, where renderers
+    // differ; so do they where photos are brought down to the size of a letter.
     const fine = /"kind":"(grain|hatch|photos)"/.test(JSON.stringify([piece, styles]));
     expect(mean, name).toBeLessThan(fine ? 1.5 : 0.8);
     expect(far, name).toBeLessThan(0.004);
