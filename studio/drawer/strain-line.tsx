@@ -9,6 +9,8 @@ import { useShownStyle, useStudio } from "../state/store";
 import { sayUndoable } from "../state/undoable";
 import { fileOf } from "../state/work";
 
+/** Milliseconds without a change after which it is asked. */
+const rest = 250;
 /** Letters of a word that are named, at most. */
 const named = 8;
 
@@ -19,12 +21,18 @@ export function StrainLine({ lettering }: { lettering: Lettering }) {
   const [strain, setStrain] = useState<{ of: unknown; inset: number; letters: readonly string[] } | null>(null);
   useEffect(() => {
     let wanted = true;
-    const file = fileOf(useStudio.getState().work!);
-    void session()
-      .scene.ask((w) => w.strain(file, id))
-      .then((s) => wanted && setStrain(s && { of: style, inset: s.inset, letters: s.letters }))
-      .catch(() => wanted && setStrain(null));
-    return () => void (wanted = false);
+    // A drag changes the style many times a second: it is asked when the hand rests.
+    const timer = setTimeout(() => {
+      const file = fileOf(useStudio.getState().work!);
+      void session()
+        .scene.ask((w) => w.strain(file, id))
+        .then((s) => wanted && setStrain(s && { of: style, inset: s.inset, letters: s.letters }))
+        .catch(() => wanted && setStrain(null));
+    }, rest);
+    return () => {
+      wanted = false;
+      clearTimeout(timer);
+    };
   }, [id, text, face, size, style]);
   if (!strain?.letters.length || strain.of !== style) return null;
   const letters = [...new Set(strain.letters)];
