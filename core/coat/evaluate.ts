@@ -78,7 +78,7 @@ function withoutPlace(this: unknown, name: string, value: unknown): unknown {
   return name === "id" && typeof (this as { on?: unknown }).on === "boolean" ? undefined : value;
 }
 
-const tooMuch = "This coat needs far more work than a picture is worth: take longer dashes, or fewer copies.";
+const tooMuch = "This coat needs far more work than a picture is worth: take longer dashes, fewer copies, or less depth.";
 
 /** A coat that cannot be drawn: nothing of it is seen, and its card says why. */
 const faulty = (coat: Coat, fault: string): BuiltCoat => {
