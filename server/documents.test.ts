@@ -94,7 +94,8 @@ describe("documents", () => {
     // The link stays, so that a style that is brought back is linked again.
     expect(after.items[0].styleId).toBe(style.id);
     expect(text(await picture(db, "pieces", piece.id))).toContain("#112233");
-  });
+    // The first picture waits for the process that draws it, which takes its time on a busy machine.
+  }, 60_000);
 
   test("a style that comes back is followed again by all that it was taken from, and by nothing else", async () => {
     const style = styleOf();
