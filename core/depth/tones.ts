@@ -1,4 +1,3 @@
-import type { LampSeen } from "../coat/given";
 import type { Point } from "../curves/matrix";
 import { derivative, minus, plus, signChanges, times } from "../curves/roots";
 import type { CutsAt } from "./sides";
@@ -28,6 +27,11 @@ export const twoTones: Tones = {
   },
 };
 
+/** Where light comes from: towards it, a unit of length in the plane of the letters, and degrees over that plane. */
+export interface Light extends Point {
+  readonly height: number;
+}
+
 /** Light that comes from all around, against that of the lamp. */
 const ambient = 0.75;
 /** Less than this between the darkest and the lightest is one tone. */
@@ -38,7 +42,7 @@ const flat = 0.012;
  * lightest of the sides that there are.
  * @param normals of all of them
  */
-export function litTones({ x, y, height }: LampSeen, count: number, normals: readonly Point[]): Tones {
+export function litTones({ x, y, height }: Light, count: number, normals: readonly Point[]): Tones {
   const flatness = Math.cos((height * Math.PI) / 180);
   const [lx, ly] = [x * flatness, y * flatness];
   const light = (n: Point) => n.x * lx + n.y * ly + ambient;

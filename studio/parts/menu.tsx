@@ -23,7 +23,7 @@ export function Menu({
   trigger: ReactNode;
   items: readonly (MenuItem | null)[];
   align?: "start" | "end";
-  /** In two columns, where there are many. */
+  /** In three columns, where there are many. */
   wide?: boolean;
 }) {
   const afterwards = useRef<(() => void) | null>(null);
@@ -45,12 +45,12 @@ export function Menu({
           onCloseAutoFocus={onClosed}
           className={clsx(
             "z-50 max-h-(--radix-dropdown-menu-content-available-height) overflow-y-auto rounded-lg border border-rule bg-sheet p-1 shadow-xl",
-            wide ? "grid w-[560px] max-w-[94vw] grid-cols-2 items-start gap-x-1" : "min-w-44 max-w-80",
+            wide ? "grid w-[820px] max-w-[94vw] grid-cols-3 items-start gap-x-1" : "min-w-44 max-w-80",
           )}
         >
           {items.map((item, i) =>
             item === null ? (
-              <DropdownMenu.Separator key={i} className={clsx("my-1 h-px bg-rule", wide && "col-span-2")} />
+              <DropdownMenu.Separator key={i} className={clsx("my-1 h-px bg-rule", wide && "col-span-3")} />
             ) : (
               <DropdownMenu.Item
                 key={`${i} ${item.label}`}

@@ -11,7 +11,6 @@ import { frontOf } from "../front";
 import { boundsOf, type Part } from "../shape";
 
 const toPoint = (v: Readonly<Record<string, unknown>>) => v.to === "point";
-const notWhole = (v: Readonly<Record<string, unknown>>) => v.sides !== "one";
 
 /** How far along the way the body starts that lies under its sides, in units and as a share: its edge is not to be seen at the front. */
 const under = { units: 4, share: 0.1 };
@@ -98,7 +97,7 @@ export const blockShade = formStep({
     const bodies = known(front, key, () => {
       const body = (from: number) => exact.sweep(from > 0 ? front.transform(movedAlong(swept, from)) : front, rest(swept, from)).silhouette;
       const faces: Pick<Part, "path" | "along">[] = [];
-      if (notWhole({ sides })) {
+      if (sides !== "one") {
         const told =
           sides === "two"
             ? twoTones

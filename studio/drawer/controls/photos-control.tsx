@@ -1,6 +1,6 @@
 import { ArrowLeft, ArrowRight, ImagePlus, Trash2 } from "lucide-react";
 import { clsx } from "clsx";
-import { useRef, useState, type ReactNode } from "react";
+import { useEffect, useRef, useState, type ReactNode } from "react";
 import { newRow, withValue, type ListParam, type Values, type Params } from "@/core/params";
 import type { Photo } from "@/core/photo";
 import { Button, IconButton } from "../../parts/button";
@@ -21,6 +21,8 @@ interface Props {
 /** Photos in the order in which they are dealt out. The chosen one is placed, sized, turned, moved along, changed for another. */
 export function PhotosControl({ label, param, value, onChange, settings }: Props) {
   const file = useRef<HTMLInputElement>(null);
+  const latest = useRef(value);
+  useEffect(() => void (latest.current = value), [value]);
   const [at, setAt] = useState(0);
   const chosen = Math.min(at, value.length - 1);
   const row = value.at(chosen);
@@ -32,8 +34,9 @@ export function PhotosControl({ label, param, value, onChange, settings }: Props
       if (photo) kept.push(newRow(param, { photo }) as Row);
     }
     if (!kept.length) return;
-    onChange([...value, ...kept]);
-    setAt(value.length);
+    // What was changed while the files were read stays.
+    onChange([...latest.current, ...kept]);
+    setAt(latest.current.length);
   };
   const move = (by: number) => {
     const rows = [...value];
