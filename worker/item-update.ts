@@ -2,6 +2,7 @@ import { lineBox, solid } from "../core/bend/bent";
 import type { Fitted } from "../core/bend/fit";
 import { empty, joinAll } from "../core/curves/bounds";
 import type { CurveKernel } from "../core/curves/kernel";
+import type { Point } from "../core/curves/matrix";
 import type { Path } from "../core/curves/path";
 import { toSvgPath } from "../core/curves/svg-path";
 import { shapeMetrics, type Placed } from "../core/piece/compile";
@@ -36,16 +37,17 @@ export function itemUpdate(
   };
   if (placed.kind === "shape")
     return { ...shared, kind: "shape", frame: shared.ink, metrics: shapeMetrics, outline: drawn(placed.outline, view, kernel) };
-  const { setting, bent, face } = placed;
+  const { setting, bent, face, stance } = placed;
+  const at = (p: Point): Point => seen(view, stance ? stance(p) : p);
   return {
     ...shared,
     kind: "lettering",
     metrics: face.metrics,
     faceHere,
     frame: seenBox(view, bent.frame),
-    carets: bent.carets.map((c) => ({ ...c, foot: seen(view, c.foot), head: seen(view, c.head) })),
+    carets: bent.carets.map((c) => ({ ...c, foot: at(c.foot), head: at(c.head) })),
     lines: setting.lines,
-    letters: bent.letters.map((l) => ({ from: l.from, to: l.to, line: l.line, quad: l.quad.map((p) => seen(view, p)) })),
+    letters: bent.letters.map((l) => ({ from: l.from, to: l.to, line: l.line, quad: l.quad.map(at) })),
     lineBoxes: setting.lines.map((_, i) => lineBox(setting, i)),
     block: solid(setting.ink),
     corners: (bent as Fitted).corners ?? null,

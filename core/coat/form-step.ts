@@ -1,6 +1,7 @@
 import type { Path } from "../curves/path";
 import type { Bounds } from "../curves/bounds";
 import type { Point } from "../curves/matrix";
+
 import type { Kind, Mark, Params, Values } from "../params";
 import type { Given, Need } from "./given";
 import { plain, type Part, type Shape } from "./shape";
@@ -29,12 +30,23 @@ export interface StepFacts {
   readonly places?: readonly { readonly param: string; readonly box: Bounds }[];
   /** The setting of drawn lines that are edited on the art, and the box that they are thousandths of, in the item's space. */
   readonly strands?: { readonly param: string; readonly box: Bounds };
+  /** Where a body is turned by hand: about its middle, in the item's space, and the settings in degrees that say how. */
+  readonly ball?: {
+    readonly at: Point;
+    readonly radius: number;
+    readonly tilt: string;
+    readonly swing: string;
+    readonly roll: string;
+  };
   /** In the user's words, with settings that would be better. */
   readonly remark?: {
     readonly message: string;
     readonly offer?: { readonly label: string; readonly values: Readonly<Record<string, unknown>> };
   };
 }
+
+/** A map of the plane, point by point. */
+export type PointMap = (p: Point) => Point;
 
 /** One kind of form step: its settings, what it needs to know, and what it does to a shape. */
 export interface FormStepKind<
@@ -53,6 +65,8 @@ export interface FormStepKind<
   passes?(values: Values<P>): readonly Pass[];
   /** The paint, with some of its settings, in which it is first seen where it is added to a coat of one flat ink. */
   readonly suits?: { readonly paint: string; readonly values: Readonly<Record<string, unknown>> };
+  /** Where it shows the plane of the letters, where it turns it: what lies on them is seen there. */
+  stance?(letters: Shape, values: Values<P>, units: (length: number) => number): PointMap;
   /** What there is to say of it on these letters. */
   facts?(shape: Shape, values: Values<P>, given: Given<N, P>): StepFacts;
   // Values have been checked against `params` when this is called.

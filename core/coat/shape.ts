@@ -1,6 +1,7 @@
 import { joinAll, mapped, shifted, type Bounds } from "../curves/bounds";
-import { translation, multiply, type Matrix } from "../curves/matrix";
+import { apply, translation, multiply, type Matrix } from "../curves/matrix";
 import type { Path } from "../curves/path";
+import type { Lit } from "../depth/lit";
 import { memoByIdentity } from "../memo";
 
 /** A part of a coat's shape that is drawn as one path: a letter, letters welded together, or one of many copies. */
@@ -25,6 +26,11 @@ export interface Part {
   readonly along?: number;
   /** The way that it faces, as a unit normal in lettering space, where it is a side of something. */
   readonly facing?: { readonly x: number; readonly y: number; readonly z: number };
+  /**
+   * How light lies across it, in the space of its path, where that is not one tone: its tones are places of the way that `along` is one
+   * of.
+   */
+  readonly lit?: Lit;
   /** Which of the coat's passes it belongs to, by its id; the coat's own paint is for all others. */
   readonly pass?: string;
   /** What is shaded as one surface, where a step makes several. */
@@ -52,5 +58,10 @@ const turned = memoByIdentity<Path, Path>(600);
 export function plain(part: Part): Part {
   if (!part.matrix) return part;
   const { matrix, ...rest } = part;
-  return { ...rest, path: turned(part.path, matrix.join(), () => part.path.transform(matrix)) };
+  const { lit } = part;
+  return {
+    ...rest,
+    path: turned(part.path, matrix.join(), () => part.path.transform(matrix)),
+    ...(lit ? { lit: { ...lit, from: apply(matrix, lit.from), to: apply(matrix, lit.to) } } : {}),
+  };
 }

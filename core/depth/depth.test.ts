@@ -3,17 +3,13 @@ import { coat, flat, step } from "../../demo/build";
 import { coatsContext } from "../../tests/coats";
 import { engineWith } from "../../tests/engine";
 import { area, around, circle, rectangle } from "../../tests/paths";
+import { wordOf } from "../../tests/words";
 import { Coats } from "../coat/evaluate";
-import type { LampSeen } from "../coat/given";
 import { flatten } from "../curves/flatten";
-import { identity } from "../curves/matrix";
 import type { Path } from "../curves/path";
 import type { Way } from "../curves/sweep";
 import { chance } from "../grain/noise";
-import { set } from "../lettering/setting";
-import { newLettering } from "../piece/schema";
 import type { LoadedEngine } from "../piece/engine";
-import { daylight, lampSeen } from "../piece/lamp";
 import { litTones, twoTones } from "./tones";
 import { visibleSides } from "./visible-sides";
 
@@ -31,18 +27,6 @@ const words = [
   ["marhey", "سلام"],
   ["baloo-2", "नमस्ते"],
 ] as const;
-
-function wordOf(face: string, text: string): Path {
-  const lettering = newLettering({
-    ...{ id: "w", text, face, size: 100, letterSpacing: 0, lineSpacing: 1, align: "centre", x: 0, y: 0, turn: 0 },
-    ...{ styleId: null, ownStyle: null },
-  });
-  const { letters } = set(engine.hb, engine.face(face)!, lettering);
-  return engine.kernel.union(
-    letters.map((l) => l.outline),
-    letters.map(({ x, y }) => ({ x, y })),
-  );
-}
 
 /** A way by chance: along a vector, towards a point outside or inside the word, or away from one. */
 function wayFor({ minX, minY, maxX, maxY }: Path["bounds"], seed: number): Way {
@@ -95,7 +79,7 @@ function sideAt(polygons: Edges, way: Way, x: number, y: number): { x: number; y
 
 describe("the sides of a swept shape", () => {
   test.each(words)("are the sweep less the front, and meet without overlap: %s, %s", (face, text) => {
-    const front = wordOf(face, text);
+    const front = wordOf(engine, face, text);
     for (let seed = 1; seed <= 9; seed++) {
       const way = wayFor(front.bounds, seed * 31 + text.length);
       const seen = visibleSides(front, way, engine.kernel, (side) => twoTones.of(side.normal), twoTones.cutsAt);
@@ -113,7 +97,7 @@ describe("the sides of a swept shape", () => {
   });
 
   test.each(words)("are told right at every place, by walking back along the way: %s, %s", (face, text) => {
-    const front = wordOf(face, text);
+    const front = wordOf(engine, face, text);
     const polygons = flatten(front, 0.05);
     let [asked, wrong] = [0, 0];
     for (let seed = 1; seed <= 9; seed++) {
@@ -150,7 +134,7 @@ describe("the sides of a swept shape", () => {
 });
 
 describe("tones", () => {
-  const lamp: LampSeen = lampSeen({ ...daylight, angle: 0, height: 0 }, identity);
+  const lamp = { x: 1, y: 0 };
 
   test("of two are uprights and flats", () => {
     expect(

@@ -14,13 +14,15 @@ const touching = 1e-6;
  * (de Berg and others, Computational Geometry, on depth orders).
  */
 export function nearestFirst(arcs: readonly Arc[], way: Way): number[] {
-  const ranges = arcs.map(({ across }) => ({ low: min(...across), high: max(...across) }));
+  const ranges = arcs.map(({ across }) => ({ low: min(across[0], across.at(-1)!), high: max(across[0], across.at(-1)!) }));
   const byLow = arcs.map((_, i) => i).sort((a, b) => ranges[a].low - ranges[b].low);
   const behind: number[][] = arcs.map(() => []);
   const before = new Int32Array(arcs.length);
-  let active: number[] = [];
+  const active: number[] = [];
   for (const i of byLow) {
-    active = active.filter((k) => ranges[k].high > ranges[i].low);
+    let still = 0;
+    for (const k of active) if (ranges[k].high > ranges[i].low) active[still++] = k;
+    active.length = still;
     for (const k of active) {
       const [low, high] = [max(ranges[i].low, ranges[k].low), min(ranges[i].high, ranges[k].high)];
       const narrow = min(ranges[i].high - ranges[i].low, ranges[k].high - ranges[k].low);
@@ -68,8 +70,12 @@ function compare(a: Arc, b: Arc, low: number, high: number, way: Way): number {
 function alongAt(arc: Arc, u: number, way: Way): number {
   const { across, along, x, y } = arc;
   const rising = across[across.length - 1] > across[0];
-  let i = 0;
-  while (i + 2 < across.length && (rising ? across[i + 1] < u : across[i + 1] > u)) i++;
+  let [i, end] = [0, across.length - 2];
+  while (i < end) {
+    const middle = (i + end) >> 1;
+    if (rising ? across[middle + 1] < u : across[middle + 1] > u) i = middle + 1;
+    else end = middle;
+  }
   if (way.kind === "vector") {
     const t = across[i + 1] === across[i] ? 0.5 : (u - across[i]) / (across[i + 1] - across[i]);
     return along[i] + min(1, max(0, t)) * (along[i + 1] - along[i]);

@@ -27,30 +27,32 @@ export const twoTones: Tones = {
   },
 };
 
-/** Where light comes from: towards it, a unit of length in the plane of the letters, and degrees over that plane. */
-export interface Light extends Point {
-  readonly height: number;
+/** Less than this between the darkest and the lightest is one tone. */
+export const flat = 0.012;
+
+/** How light the darkest and the lightest of some sides are, by Lambert's cosine law. @param towards the light, in the plane */
+export function rangeOf({ x, y }: Point, normals: readonly Point[]): { readonly low: number; readonly high: number } {
+  let [low, high] = [Infinity, -Infinity];
+  for (const n of normals) {
+    const light = n.x * x + n.y * y;
+    if (light < low) low = light;
+    if (light > high) high = light;
+  }
+  return { low, high };
 }
 
-/** Light that comes from all around, against that of the lamp. */
-const ambient = 0.75;
-/** Less than this between the darkest and the lightest is one tone. */
-const flat = 0.012;
-
 /**
- * As the lamp lights upright sides (Lambert's law, with light from all around), in a number of even steps between the darkest and the
- * lightest of the sides that there are.
+ * As light falls on upright sides (Lambert's cosine law), in a number of even steps between the darkest and the lightest of the sides that
+ * there are.
+ * @param towards the light, in the plane of the letters: the shorter, the higher it stands
  * @param normals of all of them
  */
-export function litTones({ x, y, height }: Light, count: number, normals: readonly Point[]): Tones {
-  const flatness = Math.cos((height * Math.PI) / 180);
-  const [lx, ly] = [x * flatness, y * flatness];
-  const light = (n: Point) => n.x * lx + n.y * ly + ambient;
-  const all = normals.map(light);
-  const [low, high] = [Math.min(...all), Math.max(...all)];
+export function litTones({ x: lx, y: ly }: Point, count: number, normals: readonly Point[]): Tones {
+  const light = (n: Point) => n.x * lx + n.y * ly;
+  const { low, high } = rangeOf({ x: lx, y: ly }, normals);
   if (!(high - low > flat)) return { of: () => 0.5, cutsAt: () => [] };
   const step = (high - low) / count;
-  const borders = Array.from({ length: count - 1 }, (_, i) => low + (i + 1) * step - ambient);
+  const borders = Array.from({ length: count - 1 }, (_, i) => low + (i + 1) * step);
   return {
     of: (n) => Math.min(count - 1, Math.max(0, Math.floor((light(n) - low) / step))) / Math.max(1, count - 1),
     // Where the light is at a border: its square against that of the slope, which has no root in it.
@@ -72,3 +74,12 @@ export function litTones({ x, y, height }: Light, count: number, normals: readon
     },
   };
 }
+
+/** The four sides of a letter, cut where curves turn from one to the next. */
+export const sidesByWay = ["left", "upper", "right", "lower"] as const;
+export type SideWay = (typeof sidesByWay)[number];
+
+export const sideWays = {
+  of: ({ x, y }: Point): SideWay => (upright * Math.abs(x) > Math.abs(y) ? (x < 0 ? "left" : "right") : y < 0 ? "upper" : "lower"),
+  cutsAt: twoTones.cutsAt,
+};

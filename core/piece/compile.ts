@@ -2,6 +2,7 @@ import { Circle, Coats, withLayers, type OpenForm } from "../coat/evaluate";
 import type { StepFacts } from "../coat/form-step";
 import type { BoardSeen, GroupSeen } from "../coat/given";
 import type { Shape } from "../coat/shape";
+import { stanceOf } from "../coat/stance";
 import { isEmpty, joinAll, mapped } from "../curves/bounds";
 import { invert } from "../curves/matrix";
 import type { ItemRef } from "../params";
@@ -105,7 +106,21 @@ export function* compiling(
     }
     items.push({ id: item.id, label: labelOf(item), matrix: placed.matrix, layers });
   }
-  return { scene: { ...size, ground: piece.board.ground, items }, placed: [...bare.values()].map((b) => b.placed), faults, times };
+  return {
+    scene: { ...size, ground: piece.board.ground, items },
+    placed: [...bare.values()].map((b) => inStance(b, styles)),
+    faults,
+    times,
+  };
+}
+
+/** A placed item with where its coats show its letters. */
+function inStance({ placed, item, letters, metrics }: Bare, styles: ReadonlyMap<string, Style>): Placed {
+  const style = styleOf(item, styles);
+  if (placed.kind === "shape" || !style) return placed;
+  const scale = unitsPerLength(style.measure, metrics, item.size);
+  const stance = stanceOf(style.coats, letters, (length) => length * scale);
+  return stance ? { ...placed, stance } : placed;
 }
 
 /** What there is to say of the steps of one coat, by the steps' ids; nothing where the coat is gone or cannot be made. */

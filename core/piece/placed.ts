@@ -1,6 +1,7 @@
 import type { Bent } from "../bend/bent";
 import { bend, shapeOf } from "../bend/bend";
 import { joinedLetters } from "../coat/join-letters";
+import type { PointMap } from "../coat/form-step";
 import { noShape, type Shape } from "../coat/shape";
 import type { Bounds } from "../curves/bounds";
 import { invert, multiply, type Matrix } from "../curves/matrix";
@@ -26,6 +27,8 @@ export interface PlacedLettering extends PlacedItem {
   readonly setting: Setting;
   readonly bent: Bent;
   readonly face: Face;
+  /** Where its letters are seen, where a coat turns them; before the view. */
+  readonly stance?: PointMap;
 }
 export interface PlacedShape extends PlacedItem {
   readonly kind: "shape";

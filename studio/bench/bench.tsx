@@ -27,6 +27,7 @@ import { usePanning } from "./panning";
 import { LampHandle } from "./lamp-handle";
 import { DirectionHandles } from "./direction-handles";
 import { PaintHandles } from "./paint-handles";
+import { StepBalls } from "./step-balls";
 import { StepMarks } from "./step-marks";
 import { StepPlaces } from "./step-places";
 import { StepStrands } from "./step-strands";
@@ -230,6 +231,7 @@ function SelectionHandles() {
       {stage === "coats" && <StepMarks item={item} />}
       {stage === "coats" && <StepStrands item={item} />}
       {stage === "coats" && <StepPlaces item={item} />}
+      {stage === "coats" && <StepBalls item={item} />}
       {stage === "coats" && <PaintHandles item={item} />}
       {stage === "coats" && <DirectionHandles item={item} />}
       {stage === "coats" && <LampHandle item={item} />}

@@ -1,21 +1,25 @@
 import { contoursOf } from "../../curves/contour";
+import type { Kernel } from "../../curves/kernel";
+import type { Point } from "../../curves/matrix";
 import type { Path } from "../../curves/path";
 import type { Way } from "../../curves/sweep";
+import { bodyTo, bodyUnder, shortened } from "../../depth/body";
+import { linesAlong, visibleSurfaces } from "../../depth/edges";
+import { lightOf } from "../../depth/light";
+import { paintedSides } from "../../depth/painted-sides";
 import { sidesOf } from "../../depth/sides";
-import { litTones, twoTones } from "../../depth/tones";
+import { litTones, twoTones, type Tones } from "../../depth/tones";
 import { visibleSides } from "../../depth/visible-sides";
 import { memoByIdentity } from "../../memo";
 import { formStep } from "../form-step";
 import { placeIn } from "../handles";
 import { frontOf } from "../front";
+import { inked, isDraft } from "../inked-lines";
 import { boundsOf, type Part } from "../shape";
 
 const toPoint = (v: Readonly<Record<string, unknown>>) => v.to === "point";
 
-/** How far along the way the body starts that lies under its sides, in units and as a share: its edge is not to be seen at the front. */
-const under = { units: 4, share: 0.1 };
-
-const known = memoByIdentity<Path, readonly Pick<Part, "path" | "along">[]>(4);
+const known = memoByIdentity<Path, readonly Drawn[]>(4);
 
 export const blockShade = formStep({
   kind: "block-shade",
@@ -69,6 +73,7 @@ export const blockShade = formStep({
         { value: "one", label: "One", hint: "The whole body as one outline" },
         { value: "two", label: "Two", hint: "Uprights and flats" },
         { value: "lit", label: "Lit", hint: "As the lamp lights each" },
+        { value: "deep", label: "Deep", hint: "In steps from the letters to the far end" },
       ],
     },
     tones: {
@@ -81,42 +86,107 @@ export const blockShade = formStep({
       step: 1,
       when: (v) => v.sides === "lit",
     },
+    steps: {
+      type: "number",
+      label: "Steps",
+      hint: "How many there are from the letters to the far end",
+      default: 12,
+      min: 2,
+      max: 60,
+      step: 1,
+      when: (v) => v.sides === "deep",
+    },
+    edge: {
+      type: "length",
+      label: "Edges",
+      hint: "How wide a line is drawn along every edge; 0 draws none",
+      default: 0,
+      min: 0,
+      max: 100,
+      reach: 6,
+    },
     gap: { type: "length", label: "Gap", hint: "Left open between the letters and their sides", default: 0, min: 0, max: 200, reach: 10 },
   },
+  passes: ({ edge }) => (edge > 0 ? [{ id: "edges", label: "Edges", hint: "Lines along every edge" }] : []),
   needs: ["lamp"],
   spares: ({ sides }) => (sides === "lit" ? [] : ["lamp"]),
   facts: ({ parts }, { to }) => (to === "point" && parts.length ? { places: [{ param: "point", box: boundsOf(parts) }] } : {}),
-  apply: (shape, { to, way, point, depth, sides, tones, gap }, { kernel, units, lamp }) => {
+  apply: (shape, values, { kernel, units, lamp }) => {
     if (!shape.parts.length) return shape;
-    const exact = kernel.exact;
-    const front = frontOf(shape, exact);
-    const swept = wayOf({ to, way, point, depth }, boundsOf(shape.parts), units);
+    const { sides } = values;
+    const front = frontOf(shape, kernel);
+    const swept = wayOf(values, boundsOf(shape.parts), units);
     if (front.isEmpty || !swept) return { parts: [] };
-    const space = units(gap);
-    const key = JSON.stringify([swept, sides, sides === "lit" && [tones, lamp], space]);
-    const bodies = known(front, key, () => {
-      const body = (from: number) => exact.sweep(from > 0 ? front.transform(movedAlong(swept, from)) : front, rest(swept, from)).silhouette;
-      const faces: Pick<Part, "path" | "along">[] = [];
-      if (sides !== "one") {
-        const told =
-          sides === "two"
-            ? twoTones
-            : litTones(
-                lamp,
-                Math.round(tones),
-                sidesOf(contoursOf(front, true), swept).sides.map((s) => s.normal),
-              );
-        const seen = visibleSides(front, swept, exact, (side) => told.of(side.normal), told.cutsAt);
-        // Below its sides the body itself, a little shorter: between two of them no ground is seen.
-        faces.push({ path: body(Math.min(under.share, under.units / Math.max(1, lengthOf(swept)))), along: 0.5 });
-        for (const [along, path] of [...seen].sort(([a], [b]) => a - b)) faces.push({ path, along });
-      } else faces.push({ path: body(0), along: 0 });
-      const clear = space > 0 ? exact.grow(front, space, { kind: "miter", limit: 4 }) : undefined;
-      return clear ? faces.map((f) => ({ ...f, path: exact.subtract(f.path, [clear]) })) : faces;
-    });
+    const block: Block = {
+      ...{ sides, gap: units(values.gap), edge: units(values.edge) },
+      steps: sides === "deep" ? Math.round(values.steps) : 1,
+      tones: sides === "lit" ? { count: Math.round(values.tones), light: lightOf(lamp) } : undefined,
+    };
+    // What is left open round the letters can only be taken away exactly.
+    const draft = isDraft(kernel) && block.gap === 0;
+    const bodies = known(front, `${draft} ${JSON.stringify([swept, block])}`, () =>
+      draft ? sketched(front, swept, block, kernel) : drawn(front, swept, block, kernel.exact),
+    );
     return { parts: bodies.filter((b) => !b.path.isEmpty).map((b) => ({ ...b, x: 0, y: 0, line: 0 })) };
   },
 });
+
+interface Block {
+  readonly sides: "one" | "two" | "lit" | "deep";
+  readonly tones?: { readonly count: number; readonly light: Point };
+  readonly steps: number;
+  /** Units. */
+  readonly gap: number;
+  readonly edge: number;
+}
+
+type Drawn = Pick<Part, "path" | "along" | "pass">;
+
+function tonesFor(front: Path, way: Way, { sides, tones }: Block): Tones | undefined {
+  if (!tones) return sides === "two" ? twoTones : undefined;
+  const normals = sidesOf(contoursOf(front, true), way).sides.map((s) => s.normal);
+  return litTones(tones.light, tones.count, normals);
+}
+
+function drawn(front: Path, way: Way, block: Block, kernel: Kernel): Drawn[] {
+  const faces: Drawn[] = [];
+  const by = tonesFor(front, way, block);
+  if (by) {
+    const seen = visibleSides(front, way, kernel, (side) => by.of(side.normal), by.cutsAt);
+    faces.push({ path: bodyUnder(front, way, kernel), along: 0.5 });
+    for (const [along, path] of [...seen].sort(([a], [b]) => a - b)) faces.push({ path, along });
+  } else
+    // The nearer covers what lies deeper: what is left of each is its step.
+    for (let k = block.steps; k > 0; k--) faces.push({ path: bodyTo(front, way, k / block.steps, kernel), along: depthAt(k, block.steps) });
+  if (block.edge > 0)
+    faces.push({ path: linesAlong([front, ...visibleSurfaces(front, way, kernel)], block.edge, kernel), along: 0, pass: "edges" });
+  const clear = block.gap > 0 ? kernel.grow(front, block.gap, { kind: "miter", limit: 4 }) : undefined;
+  return clear ? faces.map((f) => ({ ...f, path: kernel.subtract(f.path, [clear]) })) : faces;
+}
+
+/** From 0 at the letters to 1 at the far end, in even steps. */
+const depthAt = (step: number, steps: number): number => (steps > 1 ? (step - 1) / (steps - 1) : 0);
+
+/** While something is dragged no more steps are drawn than are there within a frame. */
+const mostInDraft = 10;
+
+/** As it looks below the letters. */
+function sketched(front: Path, way: Way, block: Block, kernel: Kernel): Drawn[] {
+  const by = tonesFor(front, way, block);
+  const steps = Math.min(block.steps, mostInDraft);
+  return Array.from({ length: steps }, (_, i) => steps - i).flatMap((k) =>
+    paintedSides(front, shortened(way, k / steps), (normal) => (by ? by.of(normal) : depthAt(k, steps))).flatMap(
+      ({ label: along, path }) => {
+        if (block.edge === 0 || steps > 1) return [{ path, along }];
+        const line = { width: block.edge, join: { kind: "round" }, cap: "round" } as const;
+        return [
+          { path, along },
+          { path: inked(contoursOf(path, true), line, kernel), along: 0, pass: "edges" },
+        ];
+      },
+    ),
+  );
+}
 
 interface Said {
   readonly to: "way" | "point";
@@ -133,18 +203,3 @@ function wayOf({ to, way, point, depth }: Said, box: ReturnType<typeof boundsOf>
   }
   return depth === 0 ? undefined : { kind: "point", ...placeIn(box, point), by: depth / 100 };
 }
-
-const lengthOf = (way: Way): number => (way.kind === "vector" ? Math.hypot(way.x, way.y) : 1000 * Math.abs(way.by));
-
-/** A shape where it is after a share of its way. */
-const movedAlong = (way: Way, share: number): [number, number, number, number, number, number] => {
-  if (way.kind === "vector") return [1, 0, 0, 1, way.x * share, way.y * share];
-  const k = 1 - way.by * share;
-  return [k, 0, 0, k, way.x * way.by * share, way.y * way.by * share];
-};
-
-/** What is left of a way after a share of it. */
-const rest = (way: Way, share: number): Way =>
-  way.kind === "vector"
-    ? { ...way, x: way.x * (1 - share), y: way.y * (1 - share) }
-    : { ...way, by: (way.by * (1 - share)) / (1 - way.by * share) };

@@ -22,6 +22,7 @@ import { ripple } from "./ripple";
 import { scale } from "./scale";
 import { shift } from "./shift";
 import { shrink } from "./shrink";
+import { solid } from "./solid";
 import { steppedLinesForm } from "./stepped-lines";
 import { trail } from "./trail";
 import { wear } from "./wear";
@@ -51,6 +52,7 @@ export const formStepKinds = [
   ribbons,
   steppedLinesForm,
   blockShade,
+  solid,
   dropShade,
   castShade,
   trail,

@@ -1,18 +1,29 @@
 import { mixOklab, mixSrgb } from "../../colour";
 import type { Stop } from "../../params";
-import type { SceneFill } from "../../scene/scene";
+import type { Lit } from "../../depth/lit";
+import type { SceneFill, SceneStop } from "../../scene/scene";
 import type { Painted } from "../paint-kind";
-import type { Part, Shape } from "../shape";
+import { placeOfPart, type Part, type Shape } from "../shape";
 
 type Colour = Extract<SceneFill, { kind: "flat" }>;
 
-/** The parts of a trail, each in the one colour of the way that it stands at; what is no copy stands at the start. */
+/** Stops between two tones of a surface, so that a straight run between them looks as the inks' own mix does. */
+const between = 0.125;
+
+/**
+ * The parts of a trail or a body, each in the one colour of the way that it stands at, or in those that light takes across it; what is no
+ * copy stands at the start.
+ */
 export function copiesPainted({ parts }: Shape, stops: readonly Stop[], mix: "srgb" | "oklab", ink: (id: string) => string): Painted {
-  const fills: Colour[] = [];
+  const fills: SceneFill[] = [];
   const known = new Map<string, number>();
   const fillOf = new Map<Part, number>();
   for (const part of parts) {
-    const { inks } = part;
+    const { inks, lit } = part;
+    if (lit) {
+      fillOf.set(part, fills.push(litFill(part, lit, (at) => colourAt(stops, at * 100, mix, (id) => ink(inks?.[id] ?? id)))) - 1);
+      continue;
+    }
     const colour = colourAt(stops, (part.along ?? 0) * 100, mix, (id) => ink(inks?.[id] ?? id));
     const key = `${colour.colour} ${colour.opacity}`;
     let at = known.get(key);
@@ -20,6 +31,21 @@ export function copiesPainted({ parts }: Shape, stops: readonly Stop[], mix: "sr
     fillOf.set(part, at);
   }
   return { fills, fillOf: (part) => fillOf.get(part)! };
+}
+
+function litFill(part: Part, { from, to, stops }: Lit, colour: (tone: number) => Colour): SceneFill {
+  const at: SceneStop[] = [];
+  stops.forEach((stop, i) => {
+    const last = stops[i - 1] ?? stop;
+    const steps = Math.max(1, Math.ceil(Math.abs(stop.tone - last.tone) / between));
+    for (let k = i === 0 ? steps : 1; k <= steps; k++) {
+      const t = k / steps;
+      const { colour: c, opacity } = colour(last.tone + (stop.tone - last.tone) * t);
+      at.push({ offset: last.at + (stop.at - last.at) * t, colour: c, opacity });
+    }
+  });
+  const { x, y, matrix } = part;
+  return { kind: "linear", from, to, box: part.path.bounds, stops: at, ...(matrix || x || y ? { matrix: placeOfPart(part) } : {}) };
 }
 
 /** @param at percent of the way */

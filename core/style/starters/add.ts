@@ -104,14 +104,14 @@ function inkOfFace(style: Style, face: Coat | undefined): string | undefined {
   return style.inks.some((i) => i.id === id) ? id : style.inks[0]?.id;
 }
 
-function coatOf({ name, from = "letters", form = [], paint, lay = ["fill"], finish }: StarterCoat, newId: () => string): Coat {
+function coatOf({ name, from = "letters", form = [], paint, passes = {}, lay = ["fill"], finish }: StarterCoat, newId: () => string): Coat {
   return {
     id: newId(),
     name,
     on: true,
     form: [newFormStep(from, newId()), ...form.map(([kind, set]) => newFormStep(kind, newId(), set))],
     paint: newPaint(...paint),
-    passes: {},
+    passes: Object.fromEntries(Object.entries(passes).map(([id, p]) => [id, newPaint(...p)])),
     lay: newLay(...lay),
     finish: newFinish(finish),
     order: [],

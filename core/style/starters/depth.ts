@@ -9,18 +9,40 @@ const block = (
 ): StarterCoat => ({
   name,
   form: [["block-shade", values]],
-  paint: [
-    "gradient",
-    {
-      shape: "copies",
-      mix: "oklab",
-      stops: [
-        { at: 0, ink: ink("Side, dark", dark), opacity: 100 },
-        { at: 100, ink: ink("Side, light", light), opacity: 100 },
-      ],
-    },
-  ],
+  paint: stepped(ink("Side, dark", dark), ink("Side, light", light)),
 });
+
+/** From one ink to another over the sides, or the steps, of a body. */
+const stepped = (from: string, to: string): StarterCoat["paint"] => [
+  "gradient",
+  {
+    shape: "copies",
+    mix: "oklab",
+    stops: [
+      { at: 0, ink: from, opacity: 100 },
+      { at: 100, ink: to, opacity: 100 },
+    ],
+  },
+];
+
+/** The letters as bodies, their face in the ink that it was in. */
+const solid = (
+  { ink, face }: StarterTools,
+  values: Readonly<Record<string, unknown>>,
+  [dark, light]: readonly [string, string] = ["#3b1526", "#c9583f"],
+): StarterCoat => ({
+  name: "Solid",
+  form: [["solid", values]],
+  paint: stepped(ink("Side, dark", dark), ink("Side, light", light)),
+  passes: {
+    face: ["flat", { ink: face }],
+    back: ["flat", { ink: ink("Side, light", light) }],
+    edges: ["flat", { ink: ink("Line", "#1c1720") }],
+  },
+});
+
+/** Bodies take the place of the face. */
+const body = { place: "face", instead: true } as const;
 
 export const depth = starters("depth", "back", [
   [
@@ -128,5 +150,60 @@ export const depth = starters("depth", "back", [
         finish: { fade: { on: true, from: { x: 0, y: 0.1 }, to: { x: 0.9, y: 0.9 }, start: 55, end: 0 } },
       },
     ],
+  ],
+  [
+    "Block in steps",
+    "From light at the letters to dark at the far end",
+    ({ st, ink }) => [
+      {
+        name: "Block",
+        form: [["block-shade", { sides: "deep", steps: 14, way: { angle: 125, distance: st(110) } }]],
+        paint: stepped(ink("Side, light", "#d86f45"), ink("Side, dark", "#3b1526")),
+      },
+    ],
+  ],
+  [
+    "Block with edges",
+    "Two tones, and a line along every edge",
+    (t) => {
+      const coat = block(t, "Block", { way: { angle: 135, distance: t.st(75) }, edge: t.st(5) });
+      return [{ ...coat, passes: { edges: ["flat", { ink: t.ink("Line", "#1c1720") }] } }];
+    },
+  ],
+  ["Solid", "Turned a little, lit by the lamp", (t) => [solid(t, { tilt: 14, swing: -22, depth: t.st(90) })], body],
+  [
+    "Poster solid",
+    "Turned, in four flat tones, with perspective",
+    (t) => [solid(t, { tilt: -14, swing: 24, depth: t.st(120), perspective: 45, sides: "tones", tones: 4 }, ["#23304f", "#7fb2b8"])],
+    body,
+  ],
+  [
+    "Drawn solid",
+    "Each way in a flat ink, with a line along every edge",
+    (t) => {
+      const coat = solid(t, { tilt: 16, swing: -28, depth: t.st(85), sides: "ways", edge: t.st(5) });
+      const side = (ink: string): StarterCoat["paint"] => ["flat", { ink }];
+      const [dark, light] = [t.ink("Side, dark", "#3b1526"), t.ink("Side, light", "#c9583f")];
+      return [{ ...coat, passes: { ...coat.passes, left: side(light), right: side(light), upper: side(dark), lower: side(dark) } }];
+    },
+    body,
+  ],
+  [
+    "Monument",
+    "Seen from far below, with strong perspective",
+    (t) => [solid(t, { tilt: 32, swing: 0, depth: t.st(170), perspective: 85 }, ["#2a2438", "#c2b49a"])],
+    body,
+  ],
+  [
+    "On the table",
+    "Lying down, its foot towards you",
+    (t) => [solid(t, { tilt: 58, swing: 0, depth: t.st(80), perspective: 80 }, ["#4a2a17", "#d79a55"])],
+    body,
+  ],
+  [
+    "Along the street",
+    "As a sign on a house front that runs away",
+    (t) => [solid(t, { tilt: 4, swing: 42, depth: t.st(110), perspective: 75 }, ["#1f3a3a", "#8fc0a4"])],
+    body,
   ],
 ]);

@@ -10,6 +10,8 @@ export interface StarterCoat {
   readonly from?: string;
   readonly form?: readonly Named[];
   readonly paint: Named;
+  /** Paints of its passes, by the pass. */
+  readonly passes?: Readonly<Record<string, Named>>;
   readonly lay?: Named;
   /** Finishes that are switched on or set. */
   readonly finish?: { readonly [K in keyof Finishes]?: Partial<Finishes[K]> };
@@ -37,7 +39,7 @@ export interface StarterTools {
 
 export const starterGroups = [
   { id: "behind", label: "Behind", hint: "Backings, shades and shadows: they come in at the back" },
-  { id: "depth", label: "Depth", hint: "Sides of blocks, one way or towards a point: they come in at the back" },
+  { id: "depth", label: "Depth", hint: "Blocks and shades, which come in at the back, and solids, which take the place of the face" },
   { id: "edge", label: "Edge", hint: "Outlines, stitches and rims along the edge" },
   { id: "face", label: "Face", hint: "What the letters themselves are painted with" },
   { id: "over", label: "Over", hint: "Light and texture over the face" },

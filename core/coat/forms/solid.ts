@@ -1,0 +1,178 @@
+import type { Kernel } from "../../curves/kernel";
+import type { Path } from "../../curves/path";
+import { bodyUnder } from "../../depth/body";
+import { cameraOf, type Camera, type Point3 } from "../../depth/camera";
+import { linesAlong, visibleSurfaces } from "../../depth/edges";
+import { lightOf, lightOn } from "../../depth/light";
+import { solidPainted, solidSides, type SeenSides, type Shading } from "../../depth/solid";
+import { sidesByWay } from "../../depth/tones";
+import { contoursOf } from "../../curves/contour";
+import { memoByIdentity } from "../../memo";
+import { formStep, type Pass } from "../form-step";
+import { frontOf } from "../front";
+import { inked, isDraft } from "../inked-lines";
+import { boundsOf, plain, type Part, type Shape } from "../shape";
+
+/** Units that the picture of a curve may be off in perspective. */
+const tolerance = 0.05;
+/** The nearest that the eye comes, against the diagonal of the letters' box. */
+const nearest = 0.8;
+
+type Drawn = Pick<Part, "path" | "along" | "facing" | "lit" | "pass">;
+
+const known = memoByIdentity<Path, readonly Drawn[]>(4);
+const faces = memoByIdentity<Path, Path>(8);
+
+const wayPasses: readonly Pass[] = [
+  { id: "left", label: "Left", hint: "Sides that look to the left of the letters" },
+  { id: "upper", label: "Upper", hint: "Sides that look up" },
+  { id: "right", label: "Right", hint: "Sides that look to the right" },
+  { id: "lower", label: "Lower", hint: "Sides that look down" },
+];
+
+export const solid = formStep({
+  kind: "solid",
+  group: "depth",
+  label: "Solid",
+  hint: "The letters as bodies with depth, turned in space",
+  suits: { paint: "gradient", values: { shape: "copies", mix: "oklab" } },
+  params: {
+    tilt: { type: "angle", label: "Tilt", hint: "The upper edge away from you; below 0 towards you", default: 14, min: -180, max: 180 },
+    swing: { type: "angle", label: "Swing", hint: "The right side away from you; below 0 towards you", default: -18, min: -180, max: 180 },
+    roll: { type: "angle", label: "Roll", hint: "Turned in the picture, clockwise", default: 0, min: -180, max: 180 },
+    depth: { type: "length", label: "Depth", hint: "From the face to the back", default: 12, min: 0, max: 20_000, reach: 60 },
+    perspective: {
+      type: "number",
+      label: "Perspective",
+      hint: "How near you stand: 0 sees all edges that run back as parallel",
+      default: 0,
+      min: 0,
+      max: 100,
+      step: 1,
+      suffix: "%",
+    },
+    sides: {
+      type: "choice",
+      label: "Sides",
+      hint: "How the sides are told apart; a gradient over the steps colours them from dark to light",
+      default: "smooth",
+      options: [
+        { value: "smooth", label: "Smooth", hint: "Light runs over each curve" },
+        { value: "tones", label: "Tones", hint: "A few flat tones, as on a poster" },
+        { value: "ways", label: "Ways", hint: "Left, upper, right and lower sides, each with a paint of its own" },
+      ],
+    },
+    tones: {
+      type: "number",
+      label: "Tones",
+      hint: "How many there are",
+      default: 5,
+      min: 2,
+      max: 9,
+      step: 1,
+      when: (v) => v.sides === "tones",
+    },
+    edge: {
+      type: "length",
+      label: "Edges",
+      hint: "How wide a line is drawn along every edge; 0 draws none",
+      default: 0,
+      min: 0,
+      max: 100,
+      reach: 6,
+    },
+  },
+  passes: ({ sides, edge }) => [
+    { id: "face", label: "Face", hint: "The letters themselves, in front" },
+    { id: "back", label: "Back", hint: "What is seen of them from behind" },
+    ...(sides === "ways" ? wayPasses : []),
+    ...(edge > 0 ? [{ id: "edges", label: "Edges", hint: "Lines along every edge" }] : []),
+  ],
+  needs: ["lamp"],
+  spares: ({ sides }) => (sides === "ways" ? ["lamp"] : []),
+  stance: (letters, values, units) => {
+    const sight = sightOf(letters, values, units);
+    const { project } = cameraOf(sight.depth < 1e-6 ? { ...sight, depth: 1e-3 } : sight);
+    return ({ x, y }) => project({ x, y, z: 0 });
+  },
+  facts: (shape, values, { units }) => {
+    const box = boundsOf(shape.parts);
+    if (!shape.parts.length) return {};
+    const { pivot } = sightOf(shape, values, units);
+    const radius = Math.max(0.5 * (box.maxY - box.minY), 0.3 * Math.min(box.maxX - box.minX, 3 * (box.maxY - box.minY)));
+    return { ball: { at: pivot, radius, tilt: "tilt", swing: "swing", roll: "roll" } };
+  },
+  apply: (shape, values, { kernel, units, lamp }) => {
+    const front = frontOf(shape, kernel);
+    if (front.isEmpty) return { parts: [] };
+    const sight = sightOf(shape, values, units);
+    const flat = sight.depth < 1e-6;
+    const camera = cameraOf(flat ? { ...sight, depth: 1e-3 } : sight);
+    const shading: Shading =
+      values.sides === "tones" ? { kind: "tones", count: Math.round(values.tones) } : { kind: values.sides === "ways" ? "ways" : "smooth" };
+    const light = values.sides === "ways" ? { x: 0, y: 0, z: 1 } : lightOn(camera, lightOf(lamp));
+    const edge = units(values.edge);
+    const key = `${kernel.name} ${JSON.stringify([camera.key, shading, light, edge, flat])}`;
+    const body = known(front, key, () => (flat ? [] : (isDraft(kernel) ? sketched : drawn)(front, camera, light, shading, edge, kernel)));
+    const pass = camera.behind ? "back" : "face";
+    const seen = shape.parts.map(plain).map((p): Part => {
+      const at = `${kernel.name} ${camera.key} ${p.x} ${p.y}`;
+      const path = faces(p.path, at, () => toPicture(p.path.transform([1, 0, 0, 1, p.x, p.y]), camera, kernel));
+      return { ...p, path, x: 0, y: 0, along: 1, pass };
+    });
+    const edges = body.filter((b) => b.pass === "edges");
+    const others = body.filter((b) => b.pass !== "edges");
+    const place = (b: Drawn): Part => ({ ...b, x: 0, y: 0, line: 0 });
+    // Sides first, then the letters, and lines over both; in a picture on the way the lines of what is farther are covered with it.
+    return { parts: isDraft(kernel) ? [...body.map(place), ...seen] : [...others.map(place), ...seen, ...edges.map(place)] };
+  },
+});
+
+function sightOf(
+  { parts }: Shape,
+  { tilt, swing, roll, depth, perspective }: { tilt: number; swing: number; roll: number; depth: number; perspective: number },
+  units: (length: number) => number,
+) {
+  const b = boundsOf(parts);
+  const diagonal = Math.hypot(b.maxX - b.minX, b.maxY - b.minY);
+  return {
+    ...{ tilt, swing, roll, depth: units(depth) },
+    eye: perspective > 0 ? (nearest * diagonal * 100) / perspective : 0,
+    pivot: { x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 },
+  };
+}
+
+function toPicture(path: Path, { matrix, map }: Camera, kernel: Kernel): Path {
+  return matrix ? kernel.placed(path, matrix) : kernel.warp(path, map, tolerance);
+}
+
+function drawn(front: Path, camera: Camera, light: Point3, shading: Shading, edge: number, kernel: Kernel): Drawn[] {
+  const sides = solidSides(front, camera, kernel, light, shading).filter((s) => !s.path.isEmpty);
+  const under = { path: toPicture(bodyUnder(front, camera.way, kernel), camera, kernel), along: middleOf(sides) };
+  const seen = sides.map((s) => ofSide(s, toPicture(s.path, camera, kernel)));
+  if (edge === 0) return [under, ...seen];
+  const borders = [front, ...visibleSurfaces(front, camera.way, kernel)].map((p) => toPicture(p, camera, kernel));
+  return [under, ...seen, { path: linesAlong(borders, edge, kernel), along: 0, pass: "edges" }];
+}
+
+function sketched(front: Path, camera: Camera, light: Point3, shading: Shading, edge: number, kernel: Kernel): Drawn[] {
+  return solidPainted(front, camera, light, shading).flatMap((s) => {
+    const path = camera.matrix ? s.path.transform(camera.matrix) : kernel.exact.warp(s.path, camera.map, 1);
+    const line = edge > 0 ? inked(contoursOf(path, true), { width: edge, join: { kind: "round" }, cap: "round" }, kernel) : undefined;
+    return [ofSide(s, path), ...(line ? [{ path: line, along: 0, pass: "edges" }] : [])];
+  });
+}
+
+const ofSide = ({ tone, facing, lit, side }: SeenSides, path: Path): Drawn => ({
+  path,
+  along: tone,
+  ...(facing ? { facing } : {}),
+  ...(lit ? { lit } : {}),
+  ...(side ? { pass: side } : {}),
+});
+
+/** The tone that is least wrong between two sides. */
+function middleOf(sides: readonly SeenSides[]): number {
+  const tones = sides.map((s) => s.tone).sort((a, b) => a - b);
+  return tones[tones.length >> 1] ?? sidesByWay.length / 8;
+}

@@ -1,0 +1,103 @@
+import { directionAt, valueAt } from "../curves/bezier";
+import { stride, type Contour } from "../curves/contour";
+import type { Point } from "../curves/matrix";
+import type { Camera } from "./camera";
+import type { Run } from "./runs";
+
+const { cos, hypot, max, min, PI } = Math;
+
+/** How light lies across a surface: tones from 0, the darkest, to 1 along a line. */
+export interface Lit {
+  readonly from: Point;
+  readonly to: Point;
+  /** Shares of the line, from 0 to 1, never falling. */
+  readonly stops: readonly { readonly at: number; readonly tone: number }[];
+}
+
+/** Places on a curve at which its light is asked for, closer by its ends: where it turns away from the eye light changes fastest. */
+const places = 16;
+/** How far straight runs between stops may be off, in tones: less than an eye can tell. */
+const tolerance = 0.008;
+/** Less than this between the lightest and the darkest place is one tone. */
+const even = 0.012;
+/** How deep in the body its light is right where the view is in perspective, as a share of the depth. */
+const depthShare = 0.35;
+
+const direction = new Float64Array(2);
+const seen = new Float64Array(6);
+
+/**
+ * The light on a smooth surface of a swept body, in the picture. The surface is ruled along the way, so its light changes across it alone:
+ * along one line, which is exact where the eye is far. Where it is near the rules run together, and the line is right a third down.
+ * @param toneOf of an outward normal in the body's plane
+ * @returns one tone where it hardly changes
+ */
+export function litAcross(
+  { sides }: Run,
+  contours: readonly Contour[],
+  { way, map }: Camera,
+  toneOf: (normal: Point) => number,
+): Lit | number {
+  const samples: { x: number; y: number; tone: number }[] = [];
+  const at = (share: number, x: number, y: number): Point => {
+    if (way.kind === "vector") map(x + way.x * share, y + way.y * share, seen);
+    else map(x + (way.x - x) * way.by * share, y + (way.y - y) * way.by * share, seen);
+    return { x: seen[0], y: seen[1] };
+  };
+  let middle: Point = { x: 0, y: 0 };
+  sides.forEach(({ contour, segment }, i) => {
+    const { points, degrees } = contours[contour];
+    const [o, degree] = [segment * stride, degrees[segment]];
+    const n = degree === 1 ? 1 : places;
+    for (let k = 0; k <= n; k++) {
+      const t = (1 - cos((PI * k) / n)) / 2;
+      const [x, y] = [valueAt(points, o, degree, t), valueAt(points, o + 1, degree, t)];
+      directionAt(points, o, degree, t, direction);
+      samples.push({ ...at(depthShare, x, y), tone: toneOf({ x: direction[1], y: -direction[0] }) });
+      if (i === sides.length >> 1 && k === n >> 1) middle = { x, y };
+    }
+  });
+  const tones = samples.map((s) => s.tone);
+  const [low, high] = [min(...tones), max(...tones)];
+  const mean = tones.reduce((a, b) => a + b, 0) / tones.length;
+  if (high - low < even) return mean;
+  const [near, far] = [at(0, middle.x, middle.y), at(1, middle.x, middle.y)];
+  const length = hypot(far.x - near.x, far.y - near.y);
+  if (length < 1e-9) return mean;
+  let [ux, uy] = [-(far.y - near.y) / length, (far.x - near.x) / length];
+  const first = samples[0];
+  const last = samples[samples.length - 1];
+  if ((last.x - first.x) * ux + (last.y - first.y) * uy < 0) [ux, uy] = [-ux, -uy];
+  const across = samples.map((s) => (s.x - first.x) * ux + (s.y - first.y) * uy);
+  // Where rules run together places can come a little out of their order.
+  for (let i = 1; i < across.length; i++) across[i] = max(across[i], across[i - 1]);
+  const whole = across[across.length - 1];
+  if (whole < 1e-6) return mean;
+  const all = across.map((u, i) => ({ at: u / whole, tone: tones[i] }));
+  return {
+    from: { x: first.x, y: first.y },
+    to: { x: first.x + ux * whole, y: first.y + uy * whole },
+    stops: thinned(all),
+  };
+}
+
+/** The stops that are needed so that those between them lie near (Douglas and Peucker, 1973). */
+function thinned<S extends { readonly at: number; readonly tone: number }>(stops: readonly S[]): S[] {
+  const kept = new Set([0, stops.length - 1]);
+  const look = (from: number, to: number): void => {
+    let [worst, at] = [tolerance, -1];
+    const [a, b] = [stops[from], stops[to]];
+    for (let i = from + 1; i < to; i++) {
+      const width = b.at - a.at;
+      const straight = width > 1e-9 ? a.tone + ((b.tone - a.tone) * (stops[i].at - a.at)) / width : a.tone;
+      const off = Math.abs(straight - stops[i].tone);
+      if (off > worst) [worst, at] = [off, i];
+    }
+    if (at < 0) return;
+    kept.add(at);
+    look(from, at);
+    look(at, to);
+  };
+  look(0, stops.length - 1);
+  return [...kept].sort((a, b) => a - b).map((i) => stops[i]);
+}

@@ -1,0 +1,336 @@
+import { beforeAll, describe, expect, test } from "@jest/globals";
+import { coat, flat, gradient, step } from "../../demo/build";
+import { coatsContext } from "../../tests/coats";
+import { engineWith } from "../../tests/engine";
+import { circle, rectangle } from "../../tests/paths";
+import { Rays, type Met } from "../../tests/rays";
+import { wordOf } from "../../tests/words";
+import { Coats } from "../coat/evaluate";
+import { flatten } from "../curves/flatten";
+import type { Path } from "../curves/path";
+import { chance } from "../grain/noise";
+import type { LoadedEngine } from "../piece/engine";
+import { cameraOf, type Camera, type Sight } from "./camera";
+import { lightOf, lightOn } from "./light";
+import { solidPainted, solidSides, type SeenSides } from "./solid";
+import { sideWays } from "./tones";
+
+let engine: LoadedEngine;
+beforeAll(async () => {
+  engine = await engineWith("archivo-black", "alfa-slab", "pacifico", "abril-fatface", "anton", "marhey", "baloo-2");
+});
+
+const words = [
+  ["archivo-black", "Rgx&8"],
+  ["alfa-slab", "Bakes"],
+  ["pacifico", "Ferry"],
+  ["abril-fatface", "Qu&y"],
+  ["anton", "MOOR"],
+  ["marhey", "سلام"],
+  ["baloo-2", "नमस्ते"],
+] as const;
+
+const middleOf = ({ minX, minY, maxX, maxY }: Path["bounds"]) => ({ x: (minX + maxX) / 2, y: (minY + maxY) / 2 });
+
+/** A sight by chance: from before and behind, far and near. */
+function sightOf(front: Path, seed: number): Sight {
+  const c = (k: number) => chance(seed, k, 91);
+  const b = front.bounds;
+  const diagonal = Math.hypot(b.maxX - b.minX, b.maxY - b.minY);
+  return {
+    ...{ swing: (seed % 5 === 0 ? 180 : 0) + 130 * (c(0) - 0.5), tilt: 120 * (c(1) - 0.5), roll: 40 * (c(2) - 0.5) },
+    ...{ depth: 20 + 400 * c(3), eye: seed % 3 === 0 ? 0 : diagonal * (0.85 + 3 * c(4)), pivot: middleOf(b) },
+  };
+}
+
+const inside = (polygons: readonly Float64Array[], x: number, y: number): boolean => {
+  let turns = 0;
+  for (const p of polygons)
+    for (let i = 0, j = p.length - 2; i < p.length; j = i, i += 2)
+      if (p[i + 1] > y !== p[j + 1] > y && x < p[i] + ((y - p[i + 1]) / (p[j + 1] - p[i + 1])) * (p[j] - p[i]))
+        turns += p[i + 1] > p[j + 1] ? 1 : -1;
+  return turns !== 0;
+};
+
+const toPicture = (path: Path, { matrix, map }: Camera) => (matrix ? path.transform(matrix) : engine.kernel.warp(path, map, 0.02));
+
+const told = (met: Met) => (met === undefined || typeof met === "string" ? met : sideWays.of(met));
+
+/** Whether a side is so near to where two ways meet that a chord is no judge. */
+const doubtful = (met: Met) => typeof met === "object" && Math.abs(1.15 * Math.abs(met.x) - Math.abs(met.y)) < 0.05;
+
+describe("a camera", () => {
+  test("sees a cube isometrically at 45 and 35.264 degrees: all edges at sqrt(2/3) (ISO 5456-3)", () => {
+    const tilt = (Math.asin(Math.tan(Math.PI / 6)) * 180) / Math.PI;
+    expect(tilt).toBeCloseTo(35.264, 3);
+    const { project } = cameraOf({ swing: 45, tilt, roll: 0, depth: 100, eye: 0, pivot: { x: 0, y: 0 } });
+    const at = (x: number, y: number, z: number) => project({ x, y, z });
+    const o = at(0, 0, 0);
+    for (const p of [at(100, 0, 0), at(0, 100, 0), at(0, 0, -100)])
+      expect(Math.hypot(p.x - o.x, p.y - o.y) / 100).toBeCloseTo(Math.sqrt(2 / 3), 9);
+  });
+
+  test("sees two axes alike and the third at half of them in the engineer's dimetric view: 7.18 and 41.41 degrees (ISO 5456-3)", () => {
+    const tilt = (Math.acos(Math.sqrt(8 / 9)) * 180) / Math.PI;
+    const swing = (Math.asin(Math.sqrt(1 / 8)) * 180) / Math.PI;
+    const { project } = cameraOf({ swing, tilt, roll: 0, depth: 100, eye: 0, pivot: { x: 0, y: 0 } });
+    const o = project({ x: 0, y: 0, z: 0 });
+    const seen = (x: number, y: number, z: number) => {
+      const p = project({ x, y, z });
+      return { length: Math.hypot(p.x - o.x, p.y - o.y), slope: (Math.atan(Math.abs((p.y - o.y) / (p.x - o.x))) * 180) / Math.PI };
+    };
+    const [width, height, depth] = [seen(1, 0, 0), seen(0, 1, 0), seen(0, 0, -1)];
+    expect(width.length).toBeCloseTo(height.length, 9);
+    expect(depth.length).toBeCloseTo(width.length / 2, 9);
+    expect([width.slope, depth.slope]).toEqual([expect.closeTo(7.18, 2), expect.closeTo(41.41, 2)]);
+  });
+
+  test("projects as three.js does, within 0.01 units", () => {
+    for (let seed = 1; seed <= 60; seed++) {
+      const front = rectangle(0, 0, 900, 200);
+      const sight = sightOf(front, seed);
+      const camera = cameraOf(sight);
+      const rays = new Rays(front, sight);
+      const out = new Float64Array(6);
+      for (const [x, y] of [
+        [0, 0],
+        [900, 200],
+        [333, 77],
+      ]) {
+        const z = -sight.depth * chance(x + y, seed, 5);
+        const [want, got] = [rays.project(x, y, z), camera.project({ x, y, z })];
+        expect([seed, Math.hypot(want.x - got.x, want.y - got.y) < 0.01]).toEqual([seed, true]);
+        // The map of the nearest face says the same.
+        const plane = camera.behind ? -sight.depth : 0;
+        camera.map(x, y, out);
+        const face = camera.project({ x, y, z: plane });
+        expect(Math.hypot(out[0] - face.x, out[1] - face.y)).toBeLessThan(1e-6);
+        // And with the way: a place that lies deeper is seen where it has been swept to.
+        const { way } = camera;
+        const deep = camera.project({ x, y, z: camera.behind ? 0 : -sight.depth });
+        if (way.kind === "vector") camera.map(x + way.x, y + way.y, out);
+        else camera.map(x + (way.x - x) * way.by, y + (way.y - y) * way.by, out);
+        expect(Math.hypot(out[0] - deep.x, out[1] - deep.y)).toBeLessThan(1e-6);
+      }
+    }
+  });
+
+  test("keeps cross-ratios of places on a line (Hartley and Zisserman, 2.5), and lets lines that run back meet in one point", () => {
+    const camera = cameraOf({ swing: 35, tilt: 20, roll: 5, depth: 100, eye: 800, pivot: { x: 300, y: 100 } });
+    const row = [0, 100, 250, 600].map((x) => camera.project({ x, y: 40, z: 0 }));
+    const d = (i: number, k: number) => Math.hypot(row[i].x - row[k].x, row[i].y - row[k].y);
+    expect((d(0, 2) * d(1, 3)) / (d(0, 3) * d(1, 2))).toBeCloseTo((250 * 500) / (600 * 150), 9);
+    const line = (x: number, y: number) => [camera.project({ x, y, z: 0 }), camera.project({ x, y, z: -100 })];
+    const lines = [line(0, 0), line(600, 0), line(300, 200)];
+    const meet = ([a, b]: { x: number; y: number }[], [c, e]: { x: number; y: number }[]) => {
+      const t = ((c.x - a.x) * (e.y - c.y) - (c.y - a.y) * (e.x - c.x)) / ((b.x - a.x) * (e.y - c.y) - (b.y - a.y) * (e.x - c.x));
+      return { x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y) };
+    };
+    const [one, two] = [meet(lines[0], lines[1]), meet(lines[0], lines[2])];
+    expect(Math.hypot(one.x - two.x, one.y - two.y)).toBeLessThan(1e-6);
+  });
+
+  test("takes what is seen edge-on, or from within, as the nearest that can be drawn", () => {
+    for (const sight of [
+      { swing: 90, tilt: 0, roll: 0, depth: 50, eye: 0, pivot: { x: 0, y: 0 } },
+      { swing: 90, tilt: 0, roll: 0, depth: 500, eye: 100, pivot: { x: 0, y: 0 } },
+      { swing: -90, tilt: 90, roll: 0, depth: 5000, eye: 10, pivot: { x: 0, y: 0 } },
+    ]) {
+      const { way, map } = cameraOf(sight);
+      for (const v of Object.values(way)) if (typeof v === "number") expect(Number.isFinite(v)).toBe(true);
+      if (way.kind === "point") expect(way.by).toBeLessThan(1);
+      const out = new Float64Array(6);
+      map(10, 20, out);
+      expect(out.every(Number.isFinite)).toBe(true);
+    }
+  });
+});
+
+/** Units: far within a pixel. */
+const chord = 0.3;
+
+/** Places at which a body is looked at, and how many of them are told wrongly. */
+function looked(front: Path, sight: Sight, sides: readonly SeenSides[], painted: boolean, places: number, seed: number) {
+  const camera = cameraOf(sight);
+  const rays = new Rays(front, sight);
+  const face = flatten(toPicture(front, camera), chord);
+  const shapes = sides.map((s) => ({ side: s.side, polygons: flatten(toPicture(s.path, camera), chord) }));
+  const whole = toPicture(engine.kernel.sweep(front, camera.way).silhouette, camera).bounds;
+  // A pixel of letters of 160 pixels.
+  const pixel = painted ? 12 : 6;
+  let [asked, wrong] = [0, 0];
+  for (let i = 0; i < places; i++) {
+    const x = whole.minX + (whole.maxX - whole.minX) * chance(i, seed, 1);
+    const y = whole.minY + (whole.maxY - whole.minY) * chance(i, seed, 2);
+    const met = rays.at(x, y);
+    const around = [
+      [pixel, 0],
+      [-pixel, 0],
+      [0, pixel],
+      [0, -pixel],
+    ].map(([dx, dy]) => rays.at(x + dx, y + dy));
+    if ([met, ...around].some(doubtful) || around.some((a) => told(a) !== told(met))) continue;
+    asked++;
+    const here = shapes.filter((s) => inside(s.polygons, x, y)).map((s) => s.side);
+    const want = told(met);
+    const got = inside(face, x, y) ? (camera.behind ? "back" : "front") : painted ? here.at(-1) : here.length > 1 ? "several" : here[0];
+    if (want !== got) wrong++;
+  }
+  return { asked, wrong };
+}
+
+describe("what is seen of a solid", () => {
+  test.each(words)("is right at every place beyond a pixel of an edge, by rays cast at its walls: %s, %s", (face, text) => {
+    const front = wordOf(engine, face, text);
+    let all = 0;
+    for (let seed = 1; seed <= 43; seed++) {
+      const sight = sightOf(front, seed * 37 + text.length);
+      const sides = solidSides(front, cameraOf(sight), engine.kernel, { x: 0, y: 0, z: 1 }, { kind: "ways" });
+      const { asked, wrong } = looked(front, sight, sides, false, 40, seed);
+      all += asked;
+      expect([seed, wrong]).toEqual([seed, 0]);
+    }
+    expect(all).toBeGreaterThan(500);
+  });
+
+  test.each(words.slice(0, 4))("is painted right while it is turned: %s, %s", (face, text) => {
+    const front = wordOf(engine, face, text);
+    let [all, off] = [0, 0];
+    for (let seed = 1; seed <= 12; seed++) {
+      const sight = sightOf(front, seed * 53 + text.length);
+      const sides = solidPainted(engine.draft.weld(front), cameraOf(sight), { x: 0, y: 0, z: 1 }, { kind: "ways" });
+      const { asked, wrong } = looked(front, sight, sides, true, 100, seed);
+      all += asked;
+      off += wrong;
+    }
+    expect(all).toBeGreaterThan(300);
+    // Chords lie a unit and a half off, which at a shallow view shows.
+    expect(off).toBeLessThanOrEqual(all / 200);
+  });
+});
+
+describe("the light on a solid", () => {
+  test("is Lambert's cosine exactly around a disc in a parallel view, and one tone on what is plane", () => {
+    const disc = circle(0, 0, 100);
+    const sight = { swing: 20, tilt: 25, roll: 0, depth: 60, eye: 0, pivot: { x: 0, y: 0 } };
+    const camera = cameraOf(sight);
+    const light = lightOn(camera, lightOf({ x: -Math.SQRT1_2, y: -Math.SQRT1_2, height: 45 }));
+    const [side, ...others] = solidSides(disc, camera, engine.kernel, light, { kind: "smooth" });
+    expect(others).toEqual([]);
+    const { from, to, stops } = side.lit!;
+    const toneAt = (x: number, y: number) => {
+      const t = ((x - from.x) * (to.x - from.x) + (y - from.y) * (to.y - from.y)) / ((to.x - from.x) ** 2 + (to.y - from.y) ** 2);
+      const i = Math.max(
+        1,
+        stops.findIndex((s) => s.at >= t - 1e-9),
+      );
+      const [a, b] = [stops[i - 1], stops[i]];
+      return a.tone + ((b.tone - a.tone) * (t - a.at)) / (b.at - a.at);
+    };
+    // The half that faces the way; the lightest and the darkest of all of it are 1 and 0.
+    const facing = Array.from({ length: 181 }, (_, i) => {
+      const turn = ((i - 90) * Math.PI) / 180 + Math.atan2((camera.way as { y: number }).y, (camera.way as { x: number }).x);
+      return { x: Math.cos(turn), y: Math.sin(turn) };
+    });
+    const cosines = facing.map((n) => n.x * light.x + n.y * light.y);
+    const [low, high] = [Math.min(...cosines), Math.max(...cosines)];
+    const out = new Float64Array(6);
+    facing.forEach((n, i) => {
+      camera.map(100 * n.x, 100 * n.y, out);
+      // Stops are thinned to 0.008, and at its ends, where it turns from the eye, light changes ever faster: a fiftieth of the range.
+      expect(Math.abs(toneAt(out[0], out[1]) - (cosines[i] - low) / (high - low))).toBeLessThan(0.02);
+    });
+    const box = solidSides(rectangle(0, 0, 300, 100), camera, engine.kernel, light, { kind: "smooth" });
+    expect(box.map((s) => s.lit)).toEqual([undefined, undefined]);
+    expect(box.map((s) => s.tone).sort()).toEqual([0, 1]);
+  });
+});
+
+describe("the step", () => {
+  const square = { parts: [{ path: rectangle(0, 0, 100, 100), x: 50, y: 20, line: 0 }] };
+  const built = (values: Record<string, unknown>, kernel = engine.kernel) =>
+    new Coats(
+      [
+        coat(
+          "T",
+          gradient(
+            [
+              [0, "edge"],
+              [100, "face"],
+            ],
+            { shape: "copies" },
+          ),
+          [step("solid", values)],
+          { passes: { face: flat("face") } },
+        ),
+      ],
+      coatsContext(kernel, square),
+    );
+
+  test("puts its face into a pass, sides below it, and lines along every edge where they are asked for", () => {
+    const { parts } = built({ edge: 1 }).form("t")!;
+    expect(parts.map((p) => p.pass)).toEqual([undefined, undefined, undefined, "face", "edges"]);
+    expect(
+      built({ swing: 160 })
+        .form("t")!
+        .parts.some((p) => p.pass === "back"),
+    ).toBe(true);
+    expect(
+      built({ sides: "ways" })
+        .form("t")!
+        .parts.flatMap((p) => p.pass ?? []),
+    ).toEqual(expect.arrayContaining(["right", "lower", "face"]));
+  });
+
+  test("looks straight at it as it is where it is not turned, also without depth", () => {
+    for (const depth of [0, 10]) {
+      const { parts } = built({ tilt: 0, swing: 0, depth }).form("t")!;
+      const face = parts.find((p) => p.pass === "face")!;
+      expect(face.path.bounds).toEqual({ minX: 50, minY: 20, maxX: 150, maxY: 120 });
+    }
+    expect(
+      built({ depth: 0 })
+        .form("t")!
+        .parts.map((p) => p.pass),
+    ).toEqual(["face"]);
+  });
+
+  test("is painted with the light that runs over it, in the inks of the way", () => {
+    const disc = { parts: [{ path: circle(0, 0, 100), x: 0, y: 0, line: 0 }] };
+    const coats = new Coats(
+      [
+        coat(
+          "T",
+          gradient(
+            [
+              [0, "edge"],
+              [100, "face"],
+            ],
+            { shape: "copies" },
+          ),
+          [step("solid")],
+        ),
+      ],
+      coatsContext(engine.kernel, disc),
+    );
+    const [layer] = coats.build(
+      coat(
+        "T",
+        gradient(
+          [
+            [0, "edge"],
+            [100, "face"],
+          ],
+          { shape: "copies" },
+        ),
+        [step("solid")],
+      ),
+    ).layers;
+    expect(layer.fills.map((f) => f.kind)).toEqual(["flat", "linear", "flat"]);
+  });
+
+  test("says where it is turned by hand", () => {
+    const [facts] = Object.values(built({}).facts("t"));
+    expect(facts.ball).toMatchObject({ at: { x: 100, y: 70 }, tilt: "tilt", swing: "swing", roll: "roll" });
+  });
+});

@@ -1,0 +1,82 @@
+import { contoursOf } from "../curves/contour";
+import type { Kernel } from "../curves/kernel";
+import type { Point } from "../curves/matrix";
+import type { Path } from "../curves/path";
+import type { Camera, Point3 } from "./camera";
+import { litAcross, type Lit } from "./lit";
+import { paintedSides } from "./painted-sides";
+import { runsOf, type Run } from "./runs";
+import { sidesOf, type Side } from "./sides";
+import { litTones, rangeOf, sidesByWay, sideWays, type SideWay, type Tones } from "./tones";
+import { visibleOf } from "./visible-sides";
+import { wedgeOf, wedgesAbout } from "./wedges";
+
+/** How sides are told apart. */
+export type Shading =
+  /** Light that runs over each smooth surface. */
+  | { readonly kind: "smooth" }
+  /** So many flat tones, from 2 on. */
+  | { readonly kind: "tones"; readonly count: number }
+  /** The four ways that they look in the letters' own frame. */
+  | { readonly kind: "ways" };
+
+/** What is seen of the sides, in the plane of the nearest face. */
+export interface SeenSides {
+  readonly path: Path;
+  /** From 0, the darkest side, to 1, the lightest. */
+  readonly tone: number;
+  /** Where it is one surface, its outward normal in the picture's frame. */
+  readonly facing?: Point3;
+  readonly lit?: Lit;
+  readonly side?: SideWay;
+}
+
+/**
+ * What is seen of the sides of a solid.
+ * @param front the welded outline, in its own plane
+ * @param light towards the light, in the body's frame
+ */
+export function solidSides(front: Path, camera: Camera, kernel: Kernel, light: Point3, shading: Shading): SeenSides[] {
+  const { way } = camera;
+  const clean = contoursOf(front, true);
+  if (shading.kind === "ways") {
+    const seen = visibleOf(sidesOf(clean, way, sideWays.cutsAt), way, kernel, (side) => sideWays.of(side.normal));
+    return [...seen].map(([side, path]) => byWay(side, path));
+  }
+  const plain = sidesOf(clean, way);
+  const normals = plain.sides.map((s) => s.normal);
+  if (shading.kind === "tones") {
+    const tones = litTones(light, shading.count, normals);
+    const seen = visibleOf(sidesOf(clean, way, tones.cutsAt), way, kernel, (side) => tones.of(side.normal));
+    return [...seen].map(([tone, path]) => ({ path, tone }));
+  }
+  const tone = stretched(light, normals);
+  const cut = way.kind === "vector" ? plain : sidesOf(clean, way, wedgesAbout(way));
+  const runs = runsOf(cut, way.kind === "vector" ? undefined : (a, b) => wedgeOf(cut.contours, a, way) !== wedgeOf(cut.contours, b, way));
+  const runOf = new Map<Side, Run>(runs.flatMap((run) => run.sides.map((s) => [s, run] as const)));
+  return [...visibleOf(cut, way, kernel, (side) => runOf.get(side)!)].map(([run, path]) => {
+    const lit = litAcross(run, cut.contours, camera, tone);
+    const { normal } = run.sides[run.sides.length >> 1];
+    const facing = camera.turned({ ...normal, z: 0 });
+    return typeof lit === "number" ? { path, tone: lit, facing } : { path, tone: tone(normal), facing, lit };
+  });
+}
+
+/** The same as a quick picture, from the farthest to the nearest, to be painted in that order: see `paintedSides`. */
+export function solidPainted(front: Path, camera: Camera, light: Point3, shading: Shading): SeenSides[] {
+  const { way } = camera;
+  if (shading.kind === "ways") return paintedSides(front, way, (n) => sideWays.of(n)).map(({ label, path }) => byWay(label, path));
+  const normals = sidesOf(contoursOf(front, true), way).sides.map((s) => s.normal);
+  // What runs from tone to tone is drawn in some.
+  const tones: Tones = litTones(light, shading.kind === "tones" ? shading.count : 12, normals);
+  return paintedSides(front, way, tones.of).map(({ label, path }) => ({ path, tone: label }));
+}
+
+const byWay = (side: SideWay, path: Path): SeenSides => ({ path, side, tone: sidesByWay.indexOf(side) / (sidesByWay.length - 1) });
+
+/** Tones between the darkest and the lightest side that there is. */
+function stretched(light: Point3, normals: readonly Point[]): (normal: Point) => number {
+  const { low, high } = rangeOf(light, normals);
+  if (!(high - low > 1e-9)) return () => 0.5;
+  return (n) => Math.min(1, Math.max(0, (n.x * light.x + n.y * light.y - low) / (high - low)));
+}
