@@ -39,6 +39,13 @@ export function paintedSides<L>(front: Path, way: Way, labelOf: (normal: Point) 
   return painted.map(({ label, path }) => ({ label, path: path.build() }));
 }
 
+/** All that painted sides cover, to lie under them: between two of them no ground is seen. */
+export function underPainted(painted: readonly { readonly path: Path }[]): Path {
+  const out = new PathBuilder();
+  for (const { path } of painted) out.add(path);
+  return out.build();
+}
+
 /** The runs of a polygon that face a way, cut where the angles about a vanishing point jump. */
 function runsOf<L>(p: Polygon, way: Way, labelOf: (normal: Point) => L): Run<L>[] {
   const runs: Run<L>[] = [];

@@ -6,7 +6,7 @@ import type { Way } from "../../curves/sweep";
 import { bodyTo, bodyUnder, shortened } from "../../depth/body";
 import { linesAlong, visibleSurfaces } from "../../depth/edges";
 import { lightOf } from "../../depth/light";
-import { paintedSides } from "../../depth/painted-sides";
+import { paintedSides, underPainted } from "../../depth/painted-sides";
 import { sidesOf } from "../../depth/sides";
 import { litTones, twoTones, type Tones } from "../../depth/tones";
 import { visibleSides } from "../../depth/visible-sides";
@@ -173,19 +173,21 @@ const mostInDraft = 10;
 /** As it looks below the letters. */
 function sketched(front: Path, way: Way, block: Block, kernel: Kernel): Drawn[] {
   const by = tonesFor(front, way, block);
-  const steps = Math.min(block.steps, mostInDraft);
-  return Array.from({ length: steps }, (_, i) => steps - i).flatMap((k) =>
-    paintedSides(front, shortened(way, k / steps), (normal) => (by ? by.of(normal) : depthAt(k, steps))).flatMap(
-      ({ label: along, path }) => {
-        if (block.edge === 0 || steps > 1) return [{ path, along }];
-        const line = { width: block.edge, join: { kind: "round" }, cap: "round" } as const;
-        return [
-          { path, along },
-          { path: inked(contoursOf(path, true), line, kernel), along: 0, pass: "edges" },
-        ];
-      },
-    ),
-  );
+  if (!by) {
+    const steps = Math.min(block.steps, mostInDraft);
+    return Array.from({ length: steps }, (_, i) => steps - i).flatMap((k) =>
+      paintedSides(front, shortened(way, k / steps), () => depthAt(k, steps)).map(({ label, path }) => ({ path, along: label })),
+    );
+  }
+  const painted = paintedSides(front, way, (normal) => by.of(normal));
+  const line = { width: block.edge, join: { kind: "round" }, cap: "round" } as const;
+  return [
+    { path: underPainted(painted), along: 0.5 },
+    ...painted.flatMap(({ label, path }) => [
+      { path, along: label },
+      ...(block.edge > 0 ? [{ path: inked(contoursOf(path, true), line, kernel), along: 0, pass: "edges" }] : []),
+    ]),
+  ];
 }
 
 interface Said {

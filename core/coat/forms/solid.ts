@@ -4,6 +4,7 @@ import { bodyUnder } from "../../depth/body";
 import { cameraOf, type Camera, type Point3 } from "../../depth/camera";
 import { linesAlong, visibleSurfaces } from "../../depth/edges";
 import { lightOf, lightOn } from "../../depth/light";
+import { underPainted } from "../../depth/painted-sides";
 import { solidPainted, solidSides, type SeenSides, type Shading } from "../../depth/solid";
 import { sidesByWay } from "../../depth/tones";
 import { contoursOf } from "../../curves/contour";
@@ -156,11 +157,15 @@ function drawn(front: Path, camera: Camera, light: Point3, shading: Shading, edg
 }
 
 function sketched(front: Path, camera: Camera, light: Point3, shading: Shading, edge: number, kernel: Kernel): Drawn[] {
-  return solidPainted(front, camera, light, shading).flatMap((s) => {
-    const path = camera.matrix ? s.path.transform(camera.matrix) : kernel.exact.warp(s.path, camera.map, 1);
+  const sides = solidPainted(front, camera, light, shading);
+  const place = (path: Path) => (camera.matrix ? path.transform(camera.matrix) : kernel.exact.warp(path, camera.map, 1));
+  const under = { path: place(underPainted(sides)), along: middleOf(sides) };
+  const seen = sides.flatMap((s) => {
+    const path = place(s.path);
     const line = edge > 0 ? inked(contoursOf(path, true), { width: edge, join: { kind: "round" }, cap: "round" }, kernel) : undefined;
     return [ofSide(s, path), ...(line ? [{ path: line, along: 0, pass: "edges" }] : [])];
   });
+  return [under, ...seen];
 }
 
 const ofSide = ({ tone, facing, lit, side }: SeenSides, path: Path): Drawn => ({

@@ -2,14 +2,14 @@ import { starters, type StarterCoat, type StarterTools } from "./starter";
 
 /** Sides as blocks, in a dark and a light ink of their own. */
 const block = (
-  { ink }: StarterTools,
+  { upon }: StarterTools,
   name: string,
   values: Readonly<Record<string, unknown>>,
   [dark, light]: readonly [string, string] = ["#54202a", "#a4413c"],
 ): StarterCoat => ({
   name,
   form: [["block-shade", values]],
-  paint: stepped(ink("Side, dark", dark), ink("Side, light", light)),
+  paint: stepped(upon("Side, dark", dark, "#a8553a"), upon("Side, light", light, "#f0bf8a")),
 });
 
 /** From one ink to another over the sides, or the steps, of a body. */
@@ -27,19 +27,22 @@ const stepped = (from: string, to: string): StarterCoat["paint"] => [
 
 /** The letters as bodies, their face in the ink that it was in. */
 const solid = (
-  { ink, face }: StarterTools,
+  { ink, upon, face }: StarterTools,
   values: Readonly<Record<string, unknown>>,
   [dark, light]: readonly [string, string] = ["#3b1526", "#c9583f"],
-): StarterCoat => ({
-  name: "Solid",
-  form: [["solid", values]],
-  paint: stepped(ink("Side, dark", dark), ink("Side, light", light)),
-  passes: {
-    face: ["flat", { ink: face }],
-    back: ["flat", { ink: ink("Side, light", light) }],
-    edges: ["flat", { ink: ink("Line", "#1c1720") }],
-  },
-});
+): StarterCoat => {
+  const [shaded, lit] = [upon("Side, dark", dark, "#a8553a"), upon("Side, light", light, "#f0bf8a")];
+  return {
+    name: "Solid",
+    form: [["solid", values]],
+    paint: stepped(shaded, lit),
+    passes: {
+      face: ["flat", { ink: face }],
+      back: ["flat", { ink: lit }],
+      ...(values.edge ? { edges: ["flat", { ink: ink("Line", "#1c1720") }] } : {}),
+    },
+  };
+};
 
 /** Bodies take the place of the face. */
 const body = { place: "face", instead: true } as const;
