@@ -23,6 +23,7 @@ import { exportedFaces, exportedOf, type Wish } from "../core/piece/exported";
 import { facesOf, isLettering, type Item, type Lettering, type PieceFile } from "../core/piece/schema";
 import { Problem } from "../core/problem";
 import type { SceneFill, SceneItem, SceneLayer } from "../core/scene/scene";
+import { fillsIn } from "../core/scene/walk";
 import { eased, strainOf } from "../core/style/carries";
 import type { Style } from "../core/style/schema";
 import { fetchFace, forgetList, listFaces } from "./faces";
@@ -74,7 +75,7 @@ type GrainsSeen = Map<SceneFill, { readonly now: string; readonly before: string
 /** Where the grains of a layer are read. */
 function grainsOf(layer: SceneLayer, item: SceneItem): GrainsSeen {
   const seen: GrainsSeen = new Map();
-  layer.fills.forEach((fill, i) => {
+  fillsIn(layer).forEach((fill, i) => {
     const at = fill.kind === "picture" && grains.at(`${item.id}/${layer.id}/${i}`, fill, item.matrix);
     if (at) seen.set(fill, at);
   });
@@ -128,7 +129,7 @@ function framesOf({ fills }: SceneLayer): Pick<LayerUpdate, "frames"> {
 }
 
 const lacksPhoto = (item: SceneItem | undefined): boolean =>
-  item?.layers.some((l) => l.fills.some((f) => f.kind === "picture" && f.source.kind === "photo" && isMissing(f.source.photo))) ?? false;
+  item?.layers.some((l) => fillsIn(l).some((f) => f.kind === "picture" && f.source.kind === "photo" && isMissing(f.source.photo))) ?? false;
 
 /** Milliseconds that a scene is drawn without looking whether it is still wanted. */
 const patience = 60;

@@ -13,6 +13,7 @@ import { layKind } from "./lays";
 import { neededBy } from "./needs";
 import { paintKind } from "./paints";
 import { byPaint, paintsOf } from "./passes";
+import { picturing, showsOthers } from "./pictured";
 import type { Coat, FormStep } from "./schema";
 import { boundsOf, noShape, type Part, type Shape } from "./shape";
 
@@ -171,10 +172,11 @@ export class Coats {
     return found;
   }
 
-  #formOf(coat: Coat, visit?: (step: FormStep, kind: FormStepKind, shape: Shape) => void): Shape {
+  /** @param without a step that is left out */
+  #formOf(coat: Coat, visit?: (step: FormStep, kind: FormStepKind, shape: Shape) => void, without?: FormStep): Shape {
     let shape = noShape;
     for (const step of coat.form) {
-      if (!step.on) continue;
+      if (!step.on || step === without) continue;
       const kind: FormStepKind = formStepKind(step.kind);
       // What starts a form is kept with the letters of its item, which live as long as they are set so.
       const from = kind.starts ? noShape : shape;
@@ -220,11 +222,27 @@ export class Coats {
     return { given: given as unknown as Given<readonly Need[], Params>, key };
   }
 
+  /** What becomes of what is shown, where a step of a coat changes that. */
+  #pictureOf(coat: Coat) {
+    const found = picturing(coat);
+    if (!found) return undefined;
+    const { step, kind } = found;
+    const { given, key } = this.#given(step, kind.params, neededBy(kind, step));
+    const others = showsOthers(coat) ? this.coats.filter((c) => c.on && !showsOthers(c)).flatMap((c) => this.build(c).layers) : undefined;
+    return { step, key, others, of: (layers: readonly SceneLayer[]) => kind.ofLayers!(layers, step, given) };
+  }
+
   #layersOf(coat: Coat, shape: Shape): readonly SceneLayer[] {
     const paints = paintsOf(coat).map((paint) => {
       const kind = paintKind(paint.kind);
       return { kind, ...this.#given(paint, kind.params, neededBy(kind, paint)) };
     });
+    const picture = this.#pictureOf(coat);
+    const steps = coat.form.flatMap((step) => {
+      const kind: FormStepKind = formStepKind(step.kind);
+      return step.on && kind.ofLayer ? [{ kind, step, ...this.#given(step, kind.params, neededBy(kind, step)) }] : [];
+    });
+    const drawn = picture && !picture.others ? this.#formOf(coat, undefined, picture.step) : shape;
     const values: Readonly<Record<string, Values<Params>>> = coat.finish;
     const finishes = finishesOf(coat).map((k) => ({
       kind: k,
@@ -241,6 +259,8 @@ export class Coats {
       this.context.inks.key,
       ...paints.map((p) => p.key),
       ...finishes.map((f) => f.key),
+      ...steps.flatMap((s) => [textOf(s.step), s.key]),
+      ...(picture ? [textOf(picture.step), picture.key, numberOf(drawn), ...(picture.others ?? []).map(numberOf)] : []),
     ].join(" ");
     const { colour: ink, name: inkName } = this.context.inks;
     return valueOf(
@@ -248,16 +268,16 @@ export class Coats {
         attempt(() => {
           const fills: SceneFill[] = [];
           const fillOf = new Map<Part, number>();
-          byPaint(coat, shape.parts).forEach(({ paint, parts }, i) => {
-            if (!parts.length && shape.parts.length) return;
+          byPaint(coat, drawn.parts).forEach(({ paint, parts }, i) => {
+            if (!parts.length && drawn.parts.length) return;
             // A pass is painted as if it were alone; all of them as one, the very shape that was made.
-            const alone = parts.length === shape.parts.length ? shape : { parts };
+            const alone = parts.length === drawn.parts.length ? drawn : { parts };
             const { kind, given } = paints[i];
             const painted = kind.apply(alone, paint, { ...given, ink, inkName });
             for (const p of parts) fillOf.set(p, fills.length + (painted.fillOf?.(p) ?? 0));
             fills.push(...painted.fills);
           });
-          const paths = shape.parts.map((p) => ({
+          const paths = drawn.parts.map((p) => ({
             path: p.path,
             x: p.x,
             y: p.y,
@@ -270,11 +290,13 @@ export class Coats {
             label: coat.name,
             opacity: 1,
             blend: "normal",
-            bounds: boundsOf(shape.parts),
+            bounds: boundsOf(drawn.parts),
             fills,
             paths,
           };
-          const plain: Laid = { shape, behind: [], body };
+          const whole = steps.reduce((layer, s) => s.kind.ofLayer!(layer, s.step, s.given, drawn), body);
+          const seen = picture ? { ...picture.of(picture.others ?? [whole]), id: coat.id, group: coat.id, label: coat.name } : whole;
+          const plain: Laid = { shape, behind: [], body: seen };
           const done = finishes.reduce((layer, f) => f.kind.apply(layer, f.values, { ...f.given, ink, inkName }), plain);
           return [...done.behind, done.body];
         }),

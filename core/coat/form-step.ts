@@ -3,6 +3,7 @@ import type { Bounds } from "../curves/bounds";
 import type { Point } from "../curves/matrix";
 
 import type { Kind, Mark, Params, Values } from "../params";
+import type { SceneLayer } from "../scene/scene";
 import type { Given, Need } from "./given";
 import { plain, type Part, type Shape } from "./shape";
 
@@ -69,6 +70,13 @@ export interface FormStepKind<
   stance?(letters: Shape, values: Values<P>, units: (length: number) => number): PointMap;
   /** What there is to say of it on these letters. */
   facts?(shape: Shape, values: Values<P>, given: Given<N, P>): StepFacts;
+  /** What becomes of its coat's layer once it is painted, where it changes that as well. @param shape what the layer's paths are of */
+  ofLayer?(layer: SceneLayer, values: Values<P>, given: Given<N, P>, shape: Shape): SceneLayer;
+  /**
+   * What becomes of all that is shown, where it changes the picture and not the form: of the layers of the other coats, back to front,
+   * where its coat is nothing but the letters, else of its own coat's. What is made is one layer.
+   */
+  ofLayers?(layers: readonly SceneLayer[], values: Values<P>, given: Given<N, P>): SceneLayer;
   // Values have been checked against `params` when this is called.
   apply(shape: Shape, values: Values<P>, given: Given<N, P>): Shape;
 }

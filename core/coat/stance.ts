@@ -4,8 +4,8 @@ import type { Coat } from "./schema";
 import type { Shape } from "./shape";
 
 /**
- * Where the letters' own plane is seen, as the frontmost coat that turns it shows it: what is drawn on the letters for the hand, a caret and
- * marked letters, goes there. Undefined where no coat does.
+ * Where the letters' own plane is seen, as the frontmost coat that turns it shows it: what is drawn on the letters for the hand, a caret
+ * and marked letters, goes there. Undefined where no coat does.
  * @param units of lettering space in a length of the style
  */
 export function stanceOf(coats: readonly Coat[], letters: Shape, units: (length: number) => number): PointMap | undefined {

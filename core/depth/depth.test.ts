@@ -265,4 +265,16 @@ describe("a cast shade", () => {
     // Ten units lower the ground is that much farther from the foot.
     expect(formOf({ length: 100, lean: 0, floor: 1 })[0].path.bounds).toMatchObject({ minY: 20, maxY: 120 });
   });
+
+  test("grows softer towards its end, from where it begins, on each line by itself", () => {
+    const parts = [0, 1].map((line) => ({ path: square, x: 40, y: 300 + 400 * line, line, letter: line }));
+    for (const length of [50, -50]) {
+      const own = coat("T", flat("face"), [step("cast-shade", { length, lean: 0, soft: 2 })]);
+      const [layer] = new Coats([own], coatsContext(engine.kernel, { parts })).build(own).layers;
+      expect(layer.layers!.map((l) => l.effects![0].deviation)).toEqual([20, 10, 2.4, 20, 10, 2.4].map((v) => expect.closeTo(v, 9)));
+      expect(layer.layers!.map((l) => [l.fade!.from.y, l.fade!.to.y])).toEqual(
+        [300, 300, 300, 700, 700, 700].map((foot) => [expect.closeTo(foot, 6), expect.closeTo(foot + length, 6)]),
+      );
+    }
+  });
 });

@@ -2,6 +2,7 @@ import { multiply, type Matrix } from "../curves/matrix";
 import { drawing } from "../grain/draw";
 import { grainKey, grainPicture, type GrainPicture } from "../grain/grain";
 import type { PictureFill, Scene } from "../scene/scene";
+import { fillsIn } from "../scene/walk";
 import { pxPer } from "../units";
 import { exportedItems, type Area, type Exported } from "./output-kind";
 import { encodePng } from "./png";
@@ -30,8 +31,8 @@ export function grainOf({ source, area, matrix }: PictureFill, item: Matrix, den
 export async function grainsFor(scene: Scene, area: Area, density: number, pause: () => Promise<void>): Promise<Grains> {
   const images = new Map<string, Uint8Array>();
   for (const { layers, matrix } of exportedItems(scene, area))
-    for (const { fills } of layers)
-      for (const fill of fills) {
+    for (const layer of layers)
+      for (const fill of fillsIn(layer)) {
         const picture = fill.kind === "picture" && grainOf(fill, matrix, density);
         if (picture && !images.has(grainKey(picture))) images.set(grainKey(picture), await drawnPng(picture, pause));
       }

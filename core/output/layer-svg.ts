@@ -39,6 +39,11 @@ export function layerBody(layer: SceneLayer, item: Matrix, prefix: string, sourc
     servers.push(...shared);
     drawn = [node];
   }
+  if (layer.layers?.length) {
+    // By itself, so that what blends in it blends with it alone (CSS Compositing 1, isolation).
+    const lying = layer.layers.map((l, i) => laid(l, layerBody(l, item, `${prefix}n${i}`, sources)));
+    drawn = [{ name: "g", attributes: { style: "isolation:isolate" }, children: [...drawn, ...lying] }];
+  }
   if (layer.fade && !isEmpty(bounds)) {
     servers.push(...fadeNodes(layer.fade, bounds, `${prefix}m`));
     drawn = [{ name: "g", attributes: { mask: `url(#${prefix}m)` }, children: drawn }];
@@ -54,12 +59,18 @@ export function layerBody(layer: SceneLayer, item: Matrix, prefix: string, sourc
 
 /** A layer as a group of a document: placed, and lying on what is below as it should. */
 export function layerNode(layer: SceneLayer, item: SceneItem, prefix: string, sources: Sources = {}): SvgNode {
-  const { children = [] } = layerBody(layer, item.matrix, prefix, sources);
-  const attributes: Record<string, string> = { id: prefix, transform: matrixText(item.matrix) };
-  if (layer.opacity < 1) attributes.opacity = number(layer.opacity);
-  if (layer.blend !== "normal") attributes.style = `mix-blend-mode:${layer.blend}`;
+  const node = laid(layer, layerBody(layer, item.matrix, prefix, sources));
   const title: SvgNode = { name: "title", attributes: {}, text: layer.label };
-  return { name: "g", attributes, children: [title, ...children] };
+  const placed: Record<string, string | number> = { id: prefix, transform: matrixText(item.matrix) };
+  return { ...node, attributes: { ...placed, ...node.attributes }, children: [title, ...(node.children ?? [])] };
+}
+
+/** The body of a layer as it lies on what is below. */
+function laid({ opacity, blend }: SceneLayer, body: SvgNode): SvgNode {
+  const attributes: Record<string, string | number> = { ...body.attributes };
+  if (opacity < 1) attributes.opacity = number(opacity);
+  if (blend !== "normal") attributes.style = `mix-blend-mode:${blend}`;
+  return { ...body, attributes };
 }
 
 function pathNode({ path, x, y, matrix }: ScenePath, attributes: Record<string, string>): SvgNode {

@@ -3,6 +3,7 @@ import type { Bounds } from "../curves/bounds";
 import { scaling, translation, multiply, type Matrix } from "../curves/matrix";
 import { grainKey } from "../grain/grain";
 import type { PictureFill, Scene } from "../scene/scene";
+import { fillsIn } from "../scene/walk";
 import { imageNode } from "./fill-svg";
 import { grainOf, type Grains } from "./grains";
 import { matrixText } from "./numbers";
@@ -22,8 +23,8 @@ export class Pictures {
     private readonly grains: Grains,
   ) {
     for (const { layers } of scene.items)
-      for (const { fills } of layers)
-        for (const f of fills)
+      for (const layer of layers)
+        for (const f of fillsIn(layer))
           if (f.kind === "picture" && f.source.kind === "photo")
             this.#counts.set(f.source.photo, (this.#counts.get(f.source.photo) ?? 0) + 1);
   }

@@ -2,6 +2,7 @@ import type { Bounds } from "../curves/bounds";
 import type { Matrix } from "../curves/matrix";
 import type { Pixels } from "../picture-size";
 import type { Scene } from "../scene/scene";
+import { fillsIn } from "../scene/walk";
 import { fromPx } from "../units";
 import { noGrains, type Grains } from "./grains";
 import { layerNode, type Sources } from "./layer-svg";
@@ -28,7 +29,8 @@ export function photosIn(scene: Scene): string[] {
   const found = new Set<string>();
   // Asked of every scene of a drag: it leaves nothing behind to be collected.
   for (const { layers } of scene.items)
-    for (const { fills } of layers) for (const f of fills) if (f.kind === "picture" && f.source.kind === "photo") found.add(f.source.photo);
+    for (const layer of layers)
+      for (const f of fillsIn(layer)) if (f.kind === "picture" && f.source.kind === "photo") found.add(f.source.photo);
   return [...found];
 }
 

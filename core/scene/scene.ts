@@ -34,7 +34,12 @@ export interface SceneLayer {
   readonly paths: readonly ScenePath[];
   /** What the paths refer to by index. */
   readonly fills: readonly SceneFill[];
-  /** The box of the paths, with what effects reach beyond them, in the space of the item. */
+  /**
+   * What lies on the paths, back to front, each as it says: with them it is a picture of its own, with which opacity, fade and effects deal
+   * as one.
+   */
+  readonly layers?: readonly SceneLayer[];
+  /** The box of the paths and of what lies on them, with what effects reach beyond them, in the space of the item. */
   readonly bounds: Bounds;
   /** What is laid on the paths within their own outline, in turn, and mixes with them alone. */
   readonly over?: readonly SceneOverlay[];

@@ -4,6 +4,7 @@ import type { FormStepKind, Pass, StepFacts } from "@/core/coat/form-step";
 import { layKind, layKinds } from "@/core/coat/lays";
 import { paintKind, paintKinds } from "@/core/coat/paints";
 import { passesOf } from "@/core/coat/passes";
+import { showsOthers } from "@/core/coat/pictured";
 import { newFormStep, newLay, type Coat } from "@/core/coat/schema";
 import { withValue } from "@/core/params";
 import { Button, IconButton } from "../parts/button";
@@ -23,7 +24,6 @@ const options = (kinds: readonly { kind: string; label: string; hint: string }[]
 /** One coat in its three parts: which shape, painted with what, lying how on what is below. */
 export function CoatSections({ coat }: { coat: Coat }) {
   const { changeStyle, settle } = useStudio.getState();
-  const style = useShownStyle();
   const edit = (name: string | null, change: (c: Coat) => Coat) =>
     changeStyle((s) => editCoat(s, coat.id, change), name && `${name} ${coat.id}`);
   return (
@@ -39,43 +39,50 @@ export function CoatSections({ coat }: { coat: Coat }) {
         />
       </div>
       <FormSection coat={coat} edit={edit} />
-      <Section title="Paint">
-        <Choice
-          wide
-          label="Paint"
-          value={coat.paint.kind}
-          options={options(paintKinds)}
-          onChange={(kind) => edit(null, (c) => ({ ...c, paint: repainted(c, kind, style?.inks ?? []) }))}
-        />
-        {coat.paint.kind === "unknown" && (
-          <p className="text-xs text-pencil">
-            “{coat.paint.held.kind}”, made with a later Vextal: it is kept as it is until another paint is chosen.
-          </p>
-        )}
-        <ParamControls
-          params={paintKind(coat.paint.kind).params}
-          values={coat.paint}
-          onChange={(name, value) => edit(`paint ${name}`, (c) => ({ ...c, paint: withPaintValue(c.paint, name, value) }))}
-        />
-        <Field label="Laid as" hint="Over the whole form, or as a line along its edge">
-          <Choice
-            label="Laid as"
-            value={coat.lay.kind}
-            options={options(layKinds)}
-            onChange={(kind) => edit(null, (c) => ({ ...c, lay: newLay(kind) }))}
-          />
-        </Field>
-        <ParamControls
-          params={layKind(coat.lay.kind).params}
-          values={coat.lay}
-          onChange={(name, value) => edit(`lay ${name}`, (c) => ({ ...c, lay: withValue(c.lay, name, value) }))}
-        />
-      </Section>
+      {!showsOthers(coat) && <PaintSection coat={coat} edit={edit} />}
       {passesOf(coat).map((pass) => (
         <PassSection key={pass.id} coat={coat} pass={pass} edit={edit} />
       ))}
       <FinishSection coat={coat} edit={edit} />
     </>
+  );
+}
+
+function PaintSection({ coat, edit }: { coat: Coat; edit: Edit }) {
+  const style = useShownStyle();
+  return (
+    <Section title="Paint">
+      <Choice
+        wide
+        label="Paint"
+        value={coat.paint.kind}
+        options={options(paintKinds)}
+        onChange={(kind) => edit(null, (c) => ({ ...c, paint: repainted(c, kind, style?.inks ?? []) }))}
+      />
+      {coat.paint.kind === "unknown" && (
+        <p className="text-xs text-pencil">
+          “{coat.paint.held.kind}”, made with a later Vextal: it is kept as it is until another paint is chosen.
+        </p>
+      )}
+      <ParamControls
+        params={paintKind(coat.paint.kind).params}
+        values={coat.paint}
+        onChange={(name, value) => edit(`paint ${name}`, (c) => ({ ...c, paint: withPaintValue(c.paint, name, value) }))}
+      />
+      <Field label="Laid as" hint="Over the whole form, or as a line along its edge">
+        <Choice
+          label="Laid as"
+          value={coat.lay.kind}
+          options={options(layKinds)}
+          onChange={(kind) => edit(null, (c) => ({ ...c, lay: newLay(kind) }))}
+        />
+      </Field>
+      <ParamControls
+        params={layKind(coat.lay.kind).params}
+        values={coat.lay}
+        onChange={(name, value) => edit(`lay ${name}`, (c) => ({ ...c, lay: withValue(c.lay, name, value) }))}
+      />
+    </Section>
   );
 }
 

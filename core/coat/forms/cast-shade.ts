@@ -1,8 +1,11 @@
-import type { Bounds } from "../../curves/bounds";
+import { joinAll, type Bounds } from "../../curves/bounds";
 import type { Kernel } from "../../curves/kernel";
 import { PathBuilder, type Path } from "../../curves/path";
 import { memoByIdentity } from "../../memo";
+import type { SceneLayer } from "../../scene/scene";
+import { softenedAlong } from "../../scene/softened";
 import { formStep } from "../form-step";
+import { footOf } from "../ground-line";
 import { boundsOfPart, plain, type Part } from "../shape";
 
 /** Units that the picture of a curve may be off where the light is near. */
@@ -46,6 +49,34 @@ export const castShade = formStep({
       max: 200,
       reach: 10,
     },
+    soft: {
+      type: "length",
+      label: "Softness",
+      hint: "How soft it is at its end; it begins nearly sharp",
+      default: 0,
+      min: 0,
+      max: 100,
+      reach: 8,
+    },
+  },
+  ofLayer: (layer, { soft, length }, { units }, { parts }) => {
+    const deviation = units(soft);
+    if (!(deviation > 0) || !layer.paths.length) return layer;
+    // Lines stand each on its own ground: each is softened by itself.
+    const lines = [...new Set(parts.map((p) => p.line))];
+    const layers = lines.flatMap((line) => {
+      const own = parts.flatMap((p, i) => (p.line === line ? [i] : []));
+      const boxes = own.map((i) => boundsOfPart(parts[i]));
+      const b = joinAll(boxes);
+      // What is thrown before the letters begins at its top, behind them at its foot.
+      const [from, to] = length >= 0 ? [b.minY, b.maxY] : [b.maxY, b.minY];
+      const some: SceneLayer = { ...layer, paths: own.map((i) => layer.paths[i]), bounds: b };
+      return softenedAlong([some], deviation, (opacity) => ({
+        ...{ from: { x: 0, y: from }, to: { x: 0, y: to } },
+        stops: Array.from({ length: 25 }, (_, i) => ({ offset: i / 24, opacity: opacity(i / 24) })),
+      }));
+    });
+    return { ...layer, paths: [], fills: [], layers, bounds: joinAll(layers.map((l) => l.bounds)) };
   },
   apply: (shape, { length, lean, spread, floor }, { kernel, units }) => {
     const parts = shape.parts.map(plain);
@@ -53,8 +84,7 @@ export const castShade = formStep({
     for (const line of new Set(parts.map((p) => p.line))) {
       const own = parts.filter((p) => p.line === line);
       const boxes = own.map(boundsOfPart);
-      // Most letters stand on their line; round ones reach a little lower, and tails hang into the ground.
-      const ground = median(boxes.map((b) => b.maxY)) + units(floor);
+      const ground = footOf(own) + units(floor);
       const top = Math.min(...boxes.map((b) => b.minY));
       if (!(ground - top > 1e-6)) continue;
       const middle = (Math.min(...boxes.map((b) => b.minX)) + Math.max(...boxes.map((b) => b.maxX))) / 2;
@@ -106,9 +136,4 @@ function thrown(path: Path, box: Bounds, { x, y }: Part, light: Light, kernel: K
       tolerance,
     ),
   );
-}
-
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[(sorted.length - 1) >> 1];
 }

@@ -15,6 +15,7 @@ import { knockOut } from "./knock-out";
 import { letters } from "./letters";
 import { loosen } from "./loosen";
 import { plug } from "./plug";
+import { mirror } from "./mirror";
 import { redraw } from "./redraw";
 import { ribbons } from "./ribbons";
 import { rim } from "./rim";
@@ -55,6 +56,7 @@ export const formStepKinds = [
   solid,
   dropShade,
   castShade,
+  mirror,
   trail,
   knockOut,
   keepInside,

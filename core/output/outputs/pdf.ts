@@ -2,6 +2,7 @@ import { isEmpty, mapped, meet, type Bounds } from "../../curves/bounds";
 import { grainKey } from "../../grain/grain";
 import { tooLarge, type Pixels } from "../../picture-size";
 import type { BlendMode, SceneItem, SceneLayer, SceneOverlay } from "../../scene/scene";
+import { layersIn } from "../../scene/walk";
 import { pxPer } from "../../units";
 import { grainOf, grainsFor, type Grains } from "../grains";
 import { exportedItems, output, type Exported, type OutputTools } from "../output-kind";
@@ -38,7 +39,7 @@ export const pdf = output({
     const side = Math.max(box.maxX - box.minX, box.maxY - box.minY) * points;
     if (side > mostPoints) return "A page of a PDF is at most 200 inches (508 cm) a side.";
     for (const item of exportedItems(exported.scene, exported.area))
-      for (const layer of item.layers) {
+      for (const layer of item.layers.flatMap(layersIn)) {
         const soft = (isSoft(layer) || layer.over) && softBox(item, layer, box, dpi);
         const why = soft && tooLarge(soft.pixels.width, soft.pixels.height);
         if (why) return `What is blurred in “${layer.label}”: ${why}`;
@@ -60,39 +61,40 @@ export const pdf = output({
         `${channels(exported.scene.ground).map(real).join(" ")} rg`,
         `${[box.minX, box.minY, width, height].map(place).join(" ")} re f`,
       );
-    for (const item of exportedItems(exported.scene, exported.area))
-      for (const layer of item.layers) {
-        const alone = layer.opacity >= 1 && layer.blend === "normal";
-        const content = alone ? board : new Content();
-        if (isSoft(layer)) {
-          const soft = softBox(item, layer, box, dpi);
-          if (!soft) continue;
-          const image = document.image(await softPicture({ ...exported, grains }, item, layer, soft, tools));
-          const { minX, minY, maxX, maxY } = soft.box;
-          content.add("q", `${matrixOf([maxX - minX, 0, 0, minY - maxY, minX, maxY])} cm`, `${content.name("XObject", image)} Do`, "Q");
-        } else {
-          const body = layer.over || layer.fade ? new Content() : content;
-          painter.paint(body, layer, item.matrix);
-          for (const over of layer.over ?? []) {
-            const soft = softBox(item, layer, box, dpi);
-            if (!soft) continue;
-            const image = document.image(await softPicture({ ...exported, grains }, item, overlayAlone(layer, over), soft, tools));
-            const { minX, minY, maxX, maxY } = soft.box;
-            const state = body.name("ExtGState", painter.state(over.opacity, inPdf(over.blend)));
-            const drawn = `${body.name("XObject", image)} Do`;
-            body.add("q", `${state} gs`, `${matrixOf([maxX - minX, 0, 0, minY - maxY, minX, maxY])} cm`, drawn, "Q");
-          }
-          if (body !== content) {
-            const faded = layer.fade && content.name("ExtGState", painter.fade(layer.fade, item.matrix, box));
-            content.add("q", ...(faded ? [`${faded} gs`] : []), `${content.name("XObject", body.end(document, box, isolated))} Do`, "Q");
-          }
-        }
-        if (alone) continue;
-        const state = board.name("ExtGState", painter.state(layer.opacity, inPdf(layer.blend)));
-        board.add("q", `${state} gs`, `${board.name("XObject", content.end(document, box, isolated))} Do`, "Q");
+    /** Draws what is blurred as a picture of its pixels. */
+    const picture = async (item: SceneItem, layer: SceneLayer, content: Content, state = ""): Promise<void> => {
+      const soft = softBox(item, layer, box, dpi);
+      if (!soft) return;
+      const image = document.image(await softPicture({ ...exported, grains }, item, layer, soft, tools));
+      const { minX, minY, maxX, maxY } = soft.box;
+      const at = `${matrixOf([maxX - minX, 0, 0, minY - maxY, minX, maxY])} cm`;
+      content.add("q", ...(state ? [state] : []), at, `${content.name("XObject", image)} Do`, "Q");
+    };
+    const form = (content: Content, within: Content): string => `${content.name("XObject", within.end(document, box, isolated))} Do`;
+    /** Draws a layer without how it lies on what is below. */
+    const body = async (item: SceneItem, layer: SceneLayer, content: Content): Promise<void> => {
+      if (isSoft(layer)) return picture(item, layer, content);
+      const own = layer.over || layer.fade || layer.layers?.length ? new Content() : content;
+      painter.paint(own, layer, item.matrix);
+      for (const over of layer.over ?? []) {
+        const state = own.name("ExtGState", painter.state(over.opacity, inPdf(over.blend)));
+        await picture(item, overlayAlone(layer, over), own, `${state} gs`);
       }
-    const form = board.end(document, box, isolated);
-    document.end(`q ${matrixOf([points, 0, 0, points, -box.minX * points, -box.minY * points])} cm /Board Do Q`, { Board: form });
+      for (const lying of layer.layers ?? []) await laid(item, lying, own);
+      if (own === content) return;
+      const faded = layer.fade && content.name("ExtGState", painter.fade(layer.fade, item.matrix, box));
+      content.add("q", ...(faded ? [`${faded} gs`] : []), form(content, own), "Q");
+    };
+    const laid = async (item: SceneItem, layer: SceneLayer, on: Content): Promise<void> => {
+      if (layer.opacity >= 1 && layer.blend === "normal") return body(item, layer, on);
+      const content = new Content();
+      await body(item, layer, content);
+      const state = on.name("ExtGState", painter.state(layer.opacity, inPdf(layer.blend)));
+      on.add("q", `${state} gs`, form(on, content), "Q");
+    };
+    for (const item of exportedItems(exported.scene, exported.area)) for (const layer of item.layers) await laid(item, layer, board);
+    const page = board.end(document, box, isolated);
+    document.end(`q ${matrixOf([points, 0, 0, points, -box.minX * points, -box.minY * points])} cm /Board Do Q`, { Board: page });
     return bytes;
   },
 });
@@ -126,6 +128,7 @@ function softBox({ matrix }: SceneItem, { bounds }: SceneLayer, page: Bounds, dp
 const overlayAlone = (layer: SceneLayer, over: SceneOverlay): SceneLayer => ({
   ...layer,
   fills: layer.fills.map(() => ({ kind: "flat", colour: "#000000", opacity: 0 })),
+  layers: [],
   fade: undefined,
   effects: [],
   over: [{ ...over, opacity: 1, blend: "normal" }],

@@ -96,7 +96,10 @@ function reachOf(style: Style): number {
 
 /** A coat that comes in behind others is built on all that they cover, or it would not be seen. */
 const outside = (coat: StarterCoat, reach: number): StarterCoat =>
-  reach > 0 && coat.from === undefined ? { ...coat, form: [["grow", { amount: reach, join: "round" }], ...(coat.form ?? [])] } : coat;
+  // A mirror shows all of them as they are.
+  reach > 0 && coat.from === undefined && coat.form?.[0]?.[0] !== "mirror"
+    ? { ...coat, form: [["grow", { amount: reach, join: "round" }], ...(coat.form ?? [])] }
+    : coat;
 
 /** The ink that a face is seen in: the first of its paint. */
 function inkOfFace(style: Style, face: Coat | undefined): string | undefined {

@@ -112,9 +112,9 @@ export const depth = starters("depth", "back", [
     ({ against, st }) => [
       {
         name: "Ground shade",
-        form: [["cast-shade", { length: 60, lean: 35 }]],
+        form: [["cast-shade", { length: 60, lean: 35, soft: st(16) }]],
         paint: ["flat", { ink: against("Shade", "#1f2a38", "#d9d2c2") }],
-        finish: { fade: { on: true, from: { x: 0.5, y: 0 }, to: { x: 0.5, y: 1 }, start: 70, end: 8 }, blur: { radius: st(4) } },
+        finish: { fade: { on: true, from: { x: 0.5, y: 0 }, to: { x: 0.5, y: 1 }, start: 70, end: 8 } },
       },
     ],
   ],
@@ -151,6 +151,29 @@ export const depth = starters("depth", "back", [
         form: [["block-shade", { sides: "one", way: { angle: 40, distance: cap(500) } }]],
         paint: ["flat", { ink: against("Shade", "#1f2a38", "#d9d2c2") }],
         finish: { fade: { on: true, from: { x: 0, y: 0.1 }, to: { x: 0.9, y: 0.9 }, start: 55, end: 0 } },
+      },
+    ],
+  ],
+  [
+    "Mirror",
+    "As a polished floor shows the word, with all that it wears",
+    ({ face }) => [{ name: "Mirror", form: [["mirror", {}]], paint: ["flat", { ink: face }] }],
+  ],
+  [
+    "Wet street",
+    "Softer with distance, and drawn out",
+    ({ face, st }) => [
+      { name: "Wet street", form: [["mirror", { height: 130, reach: 110, strength: 45, blur: st(22) }]], paint: ["flat", { ink: face }] },
+    ],
+  ],
+  [
+    "Lake",
+    "In gentle waves, wider before you",
+    ({ face, st, cap }) => [
+      {
+        name: "Lake",
+        form: [["mirror", { height: 80, reach: 100, strength: 60, spread: 15, wave: st(5), length: cap(14), gap: st(4) }]],
+        paint: ["flat", { ink: face }],
       },
     ],
   ],
