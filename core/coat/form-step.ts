@@ -62,6 +62,8 @@ export interface FormStepKind<
   readonly needs?: N;
   /** What of that it has no use for at these values: it is not handed over then, and a change of it changes nothing. */
   spares?(values: Values<P>): readonly Need[];
+  /** How many copies of one it makes, at these values, where each is painted in a colour of its own. */
+  copies?(values: Values<P>): number | undefined;
   /** What of its result can be painted for itself, at these values: the parts that it puts into a pass. */
   passes?(values: Values<P>): readonly Pass[];
   /** The paint, with some of its settings, in which it is first seen where it is added to a coat of one flat ink. */

@@ -1,4 +1,6 @@
 import { clampChroma, converter, formatHex } from "culori";
+import { copiesOf } from "../coat/copies-of";
+import type { Coat } from "../coat/schema";
 import { contrast } from "../colour";
 import type { Style } from "./schema";
 
@@ -37,10 +39,24 @@ export interface WeakBorder {
 /** Under this the border of two coats is lost at arm's length; WCAG 2 asks for 3 where the form alone has to be told. */
 const weak = 1.3;
 
+/** Under this a face is lost among the copies that it stands before. */
+const sunken = 1.5;
+
+/** A face in a flat ink of its own that hardly stands out from the copy right behind it. */
+function weakFace(coat: Coat, colour: (id: string) => string | undefined): WeakBorder | undefined {
+  const { name, on, paint, passes } = coat;
+  const { face } = passes;
+  if (!on || face?.kind !== "flat" || paint.kind !== "gradient" || paint.shape !== "copies" || !copiesOf(coat)) return undefined;
+  const nearest = paint.stops.reduce((a, b) => (b.at < a.at ? b : a));
+  const [a, b] = [colour(face.ink), colour(nearest.ink)];
+  const ratio = a && b ? contrast(a, b) : 21;
+  return ratio < sunken ? { front: `${name}, face`, behind: `${name}, first copy`, ratio } : undefined;
+}
+
 /** Coats of one flat ink that lie right on another such one of nearly the same lightness. */
 export function weakBorders({ coats, inks }: Style): WeakBorder[] {
   const colour = (id: string) => inks.find((i) => i.id === id)?.colour;
-  const found: WeakBorder[] = [];
+  const found: WeakBorder[] = coats.flatMap((coat) => weakFace(coat, colour) ?? []);
   const flat = coats.filter((c) => c.on && c.finish.blend.mode === "normal" && c.finish.opacity.amount > 60 && c.lay.kind === "fill");
   for (let i = 1; i < flat.length; i++) {
     const [behind, front] = [flat[i - 1], flat[i]];

@@ -1,12 +1,15 @@
 import { ArrowDown, ArrowUp, Eye, EyeOff, Plus, TriangleAlert, X } from "lucide-react";
 import { formStepKind, formStepKinds } from "@/core/coat/forms";
 import type { FormStepKind, Pass, StepFacts } from "@/core/coat/form-step";
+import { copiesOf } from "@/core/coat/copies-of";
 import { layKind, layKinds } from "@/core/coat/lays";
 import { paintKind, paintKinds } from "@/core/coat/paints";
+import { coloursOfCopies } from "@/core/coat/paints/copies";
 import { passesOf } from "@/core/coat/passes";
 import { showsOthers } from "@/core/coat/pictured";
 import { newFormStep, newLay, type Coat } from "@/core/coat/schema";
 import { withValue } from "@/core/params";
+import { inkLookup } from "@/core/style/inks";
 import { Button, IconButton } from "../parts/button";
 import { Choice } from "../parts/choice";
 import { Field, Section } from "../parts/field";
@@ -15,6 +18,7 @@ import { Tip } from "../parts/tip";
 import { editCoat, repainted, withPaintValue, withPass, withStep } from "../state/edits/style";
 import { useShownStyle, useStudio } from "../state/store";
 import { useStepFacts } from "../step-facts";
+import { useStyleControls } from "./controls/context";
 import { ParamControls } from "./controls/param-controls";
 import { FinishSection } from "./finish-section";
 
@@ -69,6 +73,7 @@ function PaintSection({ coat, edit }: { coat: Coat; edit: Edit }) {
         values={coat.paint}
         onChange={(name, value) => edit(`paint ${name}`, (c) => ({ ...c, paint: withPaintValue(c.paint, name, value) }))}
       />
+      <StepColours coat={coat} />
       <Field label="Laid as" hint="Over the whole form, or as a line along its edge">
         <Choice
           label="Laid as"
@@ -83,6 +88,33 @@ function PaintSection({ coat, edit }: { coat: Coat; edit: Edit }) {
         onChange={(name, value) => edit(`lay ${name}`, (c) => ({ ...c, lay: withValue(c.lay, name, value) }))}
       />
     </Section>
+  );
+}
+
+/** More than these are no longer told apart in the strip. */
+const mostShown = 120;
+
+/** The colours of the copies that the coat makes, as they come. */
+function StepColours({ coat }: { coat: Coat }) {
+  const { inks } = useStyleControls();
+  const { paint } = coat;
+  const count = copiesOf(coat);
+  if (paint.kind !== "gradient" || paint.shape !== "copies" || !count) return null;
+  const shown = Math.min(mostShown, count);
+  const colours = coloursOfCopies(shown, paint.stops, paint.mix, inkLookup(inks));
+  return (
+    <Tip text={`The colours of the ${count} copies, from the letters to the last`}>
+      <div
+        role="img"
+        aria-label={`Colours of the ${count} copies`}
+        data-steps={count}
+        className="flex h-5 overflow-hidden rounded-md border border-rule"
+      >
+        {colours.map((colour, i) => (
+          <span key={i} className="grow" style={{ background: colour }} />
+        ))}
+      </div>
+    </Tip>
   );
 }
 

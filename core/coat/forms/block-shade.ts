@@ -107,6 +107,7 @@ export const blockShade = formStep({
     },
     gap: { type: "length", label: "Gap", hint: "Left open between the letters and their sides", default: 0, min: 0, max: 200, reach: 10 },
   },
+  copies: ({ sides, steps }) => (sides === "deep" ? steps : undefined),
   passes: ({ edge }) => (edge > 0 ? [{ id: "edges", label: "Edges", hint: "Lines along every edge" }] : []),
   needs: ["lamp"],
   spares: ({ sides }) => (sides === "lit" ? [] : ["lamp"]),

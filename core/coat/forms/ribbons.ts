@@ -68,6 +68,7 @@ export const ribbons = formStep({
     },
     seed: { type: "seed", label: "Again", hint: "Another throw of the dice", default: 1, when: (v) => Number(v.uneven) > 0 },
   },
+  copies: ({ count }) => count,
   apply: (shape, { over, count, length, height, drift, ratio, uneven, angle, seed }, { kernel, units }) => {
     const all = shape.parts.map(plain);
     const drawn = {

@@ -1,4 +1,4 @@
-import { isEmpty, meet, shifted, type Bounds } from "../../curves/bounds";
+import { isEmpty, meet, shifted } from "../../curves/bounds";
 import { ContourBuilder, contoursOf, pathOf, reversed, stride, type Contour } from "../../curves/contour";
 import { pathOfStrands, type Strand } from "../../curves/nodes";
 import type { Path } from "../../curves/path";
@@ -7,6 +7,7 @@ import { memoByKey } from "../../memo";
 import { formStep } from "../form-step";
 import { inked, isDraft } from "../inked-lines";
 import { boundsOf, plain, type Part } from "../shape";
+import { strandIn } from "../strand-in";
 
 /** A gentle wave across the box at a height, in thousandths. */
 const across = (y: number, bow: number): Strand => {
@@ -137,7 +138,7 @@ export const steppedLinesForm = formStep({
       const box = boundsOf(group);
       if (isEmpty(box)) continue;
       const lines = known(JSON.stringify([box, keys, count, waves]), () => {
-        const own = contoursOf(pathOfStrands(keys.map((k) => inBox(k, box))), false);
+        const own = contoursOf(pathOfStrands(keys.map((k) => strandIn(k, box))), false);
         return own.length > 1 ? steppedLines(own, count, waves) : [];
       });
       const areas =
@@ -178,23 +179,6 @@ const stops = (taper: "ends" | "end", width: number) =>
         { at: 0.65, width },
         { at: 1, width: 0.1 * width },
       ];
-
-/** A drawn line in a box, from thousandths of it. */
-function inBox({ closed, nodes }: Strand, { minX, minY, maxX, maxY }: Bounds): Strand {
-  const [kx, ky] = [(maxX - minX) / 1000, (maxY - minY) / 1000];
-  return {
-    closed,
-    nodes: nodes.map((n) => ({
-      ...n,
-      x: minX + n.x * kx,
-      y: minY + n.y * ky,
-      inX: n.inX * kx,
-      inY: n.inY * ky,
-      outX: n.outX * kx,
-      outY: n.outY * ky,
-    })),
-  };
-}
 
 /** From each line to the last one, so that the next covers it and no ground is seen between two. */
 function bands(lines: readonly Stepped[]): { path: Path; along: number }[] {

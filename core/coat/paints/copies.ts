@@ -48,6 +48,10 @@ function litFill(part: Part, { from, to, stops }: Lit, colour: (tone: number) =>
   return { kind: "linear", from, to, box: part.path.bounds, stops: at, ...(matrix || x || y ? { matrix: placeOfPart(part) } : {}) };
 }
 
+/** The colours of a number of copies, from the first to the last: what each is painted in. */
+export const coloursOfCopies = (count: number, stops: readonly Stop[], mix: "srgb" | "oklab", ink: (id: string) => string): string[] =>
+  Array.from({ length: count }, (_, i) => colourAt(stops, count > 1 ? (100 * i) / (count - 1) : 0, mix, ink).colour);
+
 /** @param at percent of the way */
 function colourAt(stops: readonly Stop[], at: number, mix: "srgb" | "oklab", ink: (id: string) => string): Colour {
   const sorted = [...stops].sort((a, b) => a.at - b.at);
