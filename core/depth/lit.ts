@@ -81,6 +81,25 @@ export function litAcross(
   };
 }
 
+/**
+ * The light along a row of places, such as the middle of a slope.
+ * @returns one tone where it hardly changes
+ */
+export function litAlong(samples: readonly { readonly at: Point; readonly tone: number }[]): Lit | number {
+  const [first, last] = [samples[0], samples[samples.length - 1]];
+  const tones = samples.map((s) => s.tone);
+  const mean = tones.reduce((a, b) => a + b, 0) / tones.length;
+  const [dx, dy] = [last.at.x - first.at.x, last.at.y - first.at.y];
+  const square = dx * dx + dy * dy;
+  if (max(...tones) - min(...tones) < even || square < 1e-9) return mean;
+  const all = samples.map((s) => ({
+    at: min(1, max(0, ((s.at.x - first.at.x) * dx + (s.at.y - first.at.y) * dy) / square)),
+    tone: s.tone,
+  }));
+  for (let i = 1; i < all.length; i++) all[i].at = max(all[i].at, all[i - 1].at);
+  return { from: first.at, to: last.at, stops: thinned(all) };
+}
+
 /** The stops that are needed so that those between them lie near (Douglas and Peucker, 1973). */
 function thinned<S extends { readonly at: number; readonly tone: number }>(stops: readonly S[]): S[] {
   const kept = new Set([0, stops.length - 1]);

@@ -4,6 +4,7 @@ import { band } from "./band";
 import { blockShade } from "./block-shade";
 import { board } from "./board";
 import { castShade } from "./cast-shade";
+import { chisel } from "./chisel";
 import { dropShade } from "./drop-shade";
 import { gleam } from "./gleam";
 import { ground } from "./ground";
@@ -54,6 +55,7 @@ export const formStepKinds = [
   steppedLinesForm,
   blockShade,
   solid,
+  chisel,
   dropShade,
   castShade,
   mirror,

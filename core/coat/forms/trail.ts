@@ -48,7 +48,7 @@ export const trail = formStep({
       default: "way",
       options: [
         { value: "way", label: "Straight", hint: "One way, and so far" },
-        { value: "point", label: "To a point", hint: "All edges run to one place: the smaller the last copy, the nearer it" },
+        { value: "point", label: "Point", hint: "All edges run to one place: the smaller the last copy, the nearer it" },
         { value: "curve", label: "Curve", hint: "Along a line that is drawn on the bench" },
       ],
     },

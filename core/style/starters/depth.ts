@@ -25,6 +25,16 @@ const stepped = (from: string, to: string): StarterCoat["paint"] => [
   },
 ];
 
+/** From dark over the material's own ink to light, as slopes take them. */
+const cutIn = (ink: StarterTools["ink"], ...inks: readonly (readonly [string, string])[]): StarterCoat["paint"] => [
+  "gradient",
+  {
+    shape: "copies",
+    mix: "oklab",
+    stops: inks.map(([name, colour], i) => ({ at: [0, 55, 100][i], ink: ink(name, colour), opacity: 100 })),
+  },
+];
+
 /** The letters as bodies, their face in the ink that it was in. */
 const solid = (
   { ink, upon, face }: StarterTools,
@@ -230,6 +240,56 @@ export const depth = starters("depth", "back", [
     "Along the street",
     "As a sign on a house front that runs away",
     (t) => [solid(t, { tilt: 4, swing: 42, depth: t.st(110), perspective: 75 }, ["#1f3a3a", "#8fc0a4"])],
+    body,
+  ],
+  [
+    "Ridge",
+    "Slopes that meet in the middle of the strokes, as brass is cast",
+    ({ ink }) => [
+      {
+        name: "Ridge",
+        form: [["chisel", {}]],
+        paint: cutIn(ink, ["Brass, dark", "#3a2410"], ["Brass", "#b07a2c"], ["Brass, light", "#fff0b8"]),
+      },
+    ],
+    body,
+  ],
+  [
+    "Flat-topped",
+    "Narrow slopes round a face that stays as it is",
+    ({ ink, face, st }) => [
+      {
+        name: "Flat-topped",
+        form: [["chisel", { to: "top", width: st(22) }]],
+        paint: cutIn(ink, ["Slope, dark", "#2a1f2e"], ["Slope", "#8d8290"], ["Slope, light", "#ffffff"]),
+        passes: { face: ["flat", { ink: face }] },
+      },
+    ],
+    body,
+  ],
+  [
+    "Cut in stone",
+    "Slopes into the ground, with pale ridges",
+    ({ ink, st }) => [
+      {
+        name: "Cut in stone",
+        form: [["chisel", { cut: "sunk", angle: 55, line: st(2.4) }]],
+        paint: cutIn(ink, ["Stone, dark", "#23282e"], ["Stone", "#6d7780"], ["Stone, light", "#cfd6d8"]),
+        passes: { lines: ["flat", { ink: ink("Stone, edge", "#e9eeee") }] },
+      },
+    ],
+    body,
+  ],
+  [
+    "Cut glass",
+    "Slopes in a few flat tones",
+    ({ ink }) => [
+      {
+        name: "Cut glass",
+        form: [["chisel", { tones: 5, angle: 60 }]],
+        paint: cutIn(ink, ["Glass, dark", "#12324a"], ["Glass", "#4f9db4"], ["Glass, light", "#e8fbff"]),
+      },
+    ],
     body,
   ],
 ]);

@@ -1,0 +1,193 @@
+import { contoursOf } from "../../curves/contour";
+import type { Kernel } from "../../curves/kernel";
+import type { Path } from "../../curves/path";
+import { PathBuilder } from "../../curves/path";
+import { facetsOf, rough, type Facet } from "../../depth/chisel/facets";
+import { lightOf } from "../../depth/light";
+import type { Point3 } from "../../depth/camera";
+import { litAlong } from "../../depth/lit";
+import { memoByIdentity } from "../../memo";
+import { formStep } from "../form-step";
+import { inked, isDraft } from "../inked-lines";
+import { plain, type Part } from "../shape";
+
+/** What is seen of a face that turns right away from the lamp: light comes from all around (common practice). */
+const ambient = 0.15;
+
+/** Degrees that the slopes of curves turn at most where each is of one flat tone: borders of tones lie within half of that. */
+const narrow = 6;
+
+const slopes = memoByIdentity<Path, readonly Facet[]>(3);
+const tops = memoByIdentity<Path, Path>(3);
+const known = memoByIdentity<Path, readonly Cut[]>(3);
+type Cut = Pick<Part, "path" | "along" | "lit" | "facing" | "pass">;
+
+export const chisel = formStep({
+  kind: "chisel",
+  group: "depth",
+  label: "Chisel",
+  hint: "Slopes from the edge to the middle of every stroke, as letters are cut in stone or stand in brass",
+  suits: { paint: "gradient", values: { shape: "copies", mix: "oklab" } },
+  params: {
+    cut: {
+      type: "choice",
+      label: "Stands",
+      hint: "Whether the letters rise or are cut in",
+      default: "raised",
+      options: [
+        { value: "raised", label: "Raised", hint: "Out of the ground, as in brass" },
+        { value: "sunk", label: "Cut in", hint: "Into the ground, as in stone" },
+      ],
+    },
+    to: {
+      type: "choice",
+      label: "Slopes run",
+      hint: "How far they go in",
+      default: "ridge",
+      options: [
+        { value: "ridge", label: "To the ridge", hint: "They meet in the middle of the strokes" },
+        { value: "top", label: "To a flat top", hint: "As wide as you say, with a flat top between them" },
+      ],
+    },
+    width: {
+      type: "length",
+      label: "Width",
+      hint: "Of the slopes, up to the flat top",
+      default: 3,
+      min: 0.05,
+      max: 400,
+      reach: 20,
+      when: (v) => v.to === "top",
+    },
+    by: {
+      type: "choice",
+      label: "Set by",
+      hint: "What is the same for all slopes",
+      default: "angle",
+      options: [
+        { value: "angle", label: "Angle", hint: "All slopes are equally steep" },
+        { value: "height", label: "Height", hint: "All ridges are equally high: narrow slopes are steeper" },
+      ],
+    },
+    angle: { type: "angle", label: "Angle", hint: "How steep the slopes are", default: 45, min: 2, max: 88, when: (v) => v.by === "angle" },
+    height: {
+      type: "length",
+      label: "Height",
+      hint: "Of the ridge over the edge",
+      default: 5,
+      min: 0.05,
+      max: 400,
+      reach: 20,
+      when: (v) => v.by === "height",
+    },
+    tones: {
+      type: "number",
+      label: "Tones",
+      hint: "How many flat tones there are; 0 lets light run over curves",
+      default: 0,
+      min: 0,
+      max: 9,
+      step: 1,
+    },
+    line: {
+      type: "length",
+      label: "Lines",
+      hint: "How wide a line is drawn along ridges and corners; 0 draws none",
+      default: 0,
+      min: 0,
+      max: 50,
+      reach: 4,
+    },
+  },
+  passes: ({ to, line }) => [
+    ...(to === "top" ? [{ id: "face", label: "Flat top", hint: "What lies between the slopes" }] : []),
+    ...(line > 0 ? [{ id: "lines", label: "Lines", hint: "Along ridges and corners" }] : []),
+  ],
+  needs: ["lamp"],
+  apply: (shape, { cut, to, width, by, angle, height, tones, line }, { kernel, units, lamp }) => {
+    const inset = to === "top" ? units(width) : Infinity;
+    const settings = {
+      sunk: cut === "sunk",
+      inset,
+      by,
+      angle,
+      height: units(height),
+      tones: Math.round(tones),
+      line: units(line),
+      light: lightOf(lamp),
+    };
+    const parts = shape.parts.map(plain);
+    const cuts = parts.map((p) => known(p.path, `${kernel.name} ${JSON.stringify(settings)}`, () => cutOf(p.path, settings, kernel)));
+    const of = (pass: (c: Cut) => boolean) => parts.flatMap((p, i) => cuts[i].filter(pass).map((c): Part => ({ ...p, ...c })));
+    return { parts: [...of((c) => c.pass !== "lines"), ...of((c) => c.pass === "lines")] };
+  },
+});
+
+interface Settings {
+  readonly sunk: boolean;
+  readonly inset: number;
+  readonly by: "angle" | "height";
+  readonly angle: number;
+  readonly height: number;
+  readonly tones: number;
+  readonly line: number;
+  readonly light: Point3;
+}
+
+function cutOf(path: Path, { sunk, inset, by, angle, height, tones, line, light }: Settings, kernel: Kernel): Cut[] {
+  const clean = kernel.exact.weld(path);
+  const widest = tones > 1 ? narrow : undefined;
+  const facets = slopes(clean, `${kernel.name} ${inset} ${widest}`, () =>
+    facetsOf(contoursOf(clean, true), inset, widest, isDraft(kernel) ? rough : undefined),
+  );
+  /** How light a slope of some steepness is whose outline looks some way: Lambert's cosine, on a little light from all around. */
+  const toneOf = (n: { readonly x: number; readonly y: number }, steep: number): number => {
+    const out = (sunk ? -1 : 1) * Math.sin(steep);
+    const cosine = n.x * out * light.x + n.y * out * light.y + Math.cos(steep) * light.z;
+    const tone = Math.min(1, Math.max(0, (cosine + ambient) / (1 + ambient)));
+    return tones > 1 ? Math.round(tone * (tones - 1)) / (tones - 1) : tone;
+  };
+  const seen = facets.map((f): Cut => {
+    const steep = by === "angle" ? (angle * Math.PI) / 180 : Math.atan2(height, f.width);
+    const { normal } = f.samples[f.samples.length >> 1];
+    const lit = litAlong(f.samples.map((s) => ({ at: s.at, tone: toneOf(s.normal, steep) })));
+    const tone = toneOf(normal, steep);
+    const up = (sunk ? -1 : 1) * Math.sin(steep);
+    const facing = { x: normal.x * up, y: normal.y * up, z: Math.cos(steep) };
+    if (typeof lit === "number" || tones > 1) return { path: f.path, along: tone, facing };
+    return { path: f.path, along: tone, facing, lit };
+  });
+  const made: Cut[] = [];
+  const mean = seen.reduce((sum, f) => sum + (f.along ?? 0), 0) / Math.max(1, seen.length);
+  // Between two slopes no ground is seen.
+  made.push({ path: clean, along: mean });
+  made.push(...(tones > 1 ? byTone(seen) : seen));
+  if (inset !== Infinity) {
+    const top = tops(clean, `${kernel.name} ${inset}`, () => kernel.grow(clean, -inset, { kind: "miter", limit: 4 }));
+    if (!top.isEmpty) made.push({ path: top, along: toneOf({ x: 0, y: 0 }, 0), facing: { x: 0, y: 0, z: 1 }, pass: "face" });
+  }
+  if (line > 0) made.push({ path: linesOf(facets, line, kernel), along: 1, pass: "lines" });
+  return made;
+}
+
+/** Slopes of one tone as one outline. */
+function byTone(cuts: readonly Cut[]): Cut[] {
+  const tones = new Map<number, PathBuilder>();
+  for (const { path, along = 0 } of cuts) {
+    let out = tones.get(along);
+    if (!out) tones.set(along, (out = new PathBuilder()));
+    out.add(path);
+  }
+  return [...tones].map(([along, out]) => ({ along, path: out.build() }));
+}
+
+/** Ridges, and the lines from corners to them, as thick as a pen. */
+function linesOf(facets: readonly Facet[], width: number, kernel: Kernel): Path {
+  const lines = new PathBuilder();
+  for (const { borders } of facets)
+    for (const points of borders) {
+      if (points.length < 2) continue;
+      points.forEach((p, i) => (i ? lines.line(p.x, p.y) : lines.move(p.x, p.y)));
+    }
+  return inked(contoursOf(lines.build(), false), { width, join: { kind: "round" }, cap: "round" }, kernel);
+}

@@ -1,0 +1,287 @@
+import { cut, directionAt, valueAt } from "../../curves/bezier";
+import { ContourBuilder, pathOf, stride, type Contour } from "../../curves/contour";
+import type { Point } from "../../curves/matrix";
+import type { Path } from "../../curves/path";
+import { Walls } from "./walls";
+
+const { abs, acos, atan2, ceil, cos, hypot, max, min, PI, sin } = Math;
+
+/** One slope of a chiselled letter: from a stretch of its outline inwards, to the ridge or to the edge of a flat top. */
+export interface Facet {
+  readonly path: Path;
+  /** Places in the middle of the slope, along it, with the outward normal there, a unit of length. */
+  readonly samples: readonly { readonly at: Point; readonly normal: Point }[];
+  /** How wide it is, on average. */
+  readonly width: number;
+  /** Its borders to other slopes: ridges, and lines from corners to them. */
+  readonly borders: readonly (readonly Point[])[];
+}
+
+/** Below this a joint of two segments is no corner: as the cosine of 12 degrees. */
+const smooth = cos((12 * PI) / 180);
+/** How finely an outline is walked, in units. */
+export interface Fineness {
+  /** Between places at first. */
+  readonly spacing: number;
+  /** How far a ridge may lie from a straight line between two. */
+  readonly tolerance: number;
+  /** Places nearer than this have none between them. */
+  readonly nearest: number;
+  /** How far chords lie from the curves that stand in the way, and how many one has at least. */
+  readonly chord: number;
+  readonly fewest: number;
+}
+const fine: Fineness = { spacing: 22, tolerance: 0.12, nearest: 0.25, chord: 0.02, fewest: 6 };
+/** For a picture while something is dragged. */
+export const rough: Fineness = { spacing: 90, tolerance: 1.5, nearest: 4, chord: 0.4, fewest: 2 };
+/** How far a slope goes on under its neighbour where no corner parts them: between them no ground is seen. */
+const under = 1.2;
+/** A mitre longer than so many widths is cut off. */
+const longest = 4;
+
+interface Place {
+  readonly x: number;
+  readonly y: number;
+  /** Inwards. */
+  readonly nx: number;
+  readonly ny: number;
+}
+type Sample = Place & { readonly reach: number };
+
+const ridge = (s: Sample): Point => ({ x: s.x + s.nx * s.reach, y: s.y + s.ny * s.reach });
+
+/**
+ * The slopes of a letter: every stretch of the outline owns what lies nearer to it than to any other. At corners that point inwards two
+ * slopes meet in the line that halves the corner.
+ * @param contours that do not cross, outers positive, counters negative
+ * @param inset how wide slopes are, in units; Infinity lets them run to the ridge
+ * @param widest by how many degrees the slopes of curves turn at most: their light runs along a straight line
+ */
+export function facetsOf(contours: readonly Contour[], inset: number, widest = 25, how = fine): Facet[] {
+  const walls = new Walls(contours, how.chord, how.fewest);
+  const size = boxSize(contours);
+  return contours.flatMap((c) => new Rim(c, walls, inset, size, how).facets((widest * PI) / 180));
+}
+
+function boxSize(contours: readonly Contour[]): number {
+  let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const { points, size } of contours)
+    for (let k = 0; k < size; k++) {
+      minX = min(minX, points[k * stride]);
+      maxX = max(maxX, points[k * stride]);
+      minY = min(minY, points[k * stride + 1]);
+      maxY = max(maxY, points[k * stride + 1]);
+    }
+  return hypot(maxX - minX, maxY - minY);
+}
+
+/** What lies where two segments meet: smooth, a corner that points out, or one that points in. */
+type Joint = "smooth" | "out" | "in";
+
+class Rim {
+  readonly #joints: Joint[];
+
+  constructor(
+    private readonly contour: Contour,
+    private readonly walls: Walls,
+    private readonly inset: number,
+    private readonly size: number,
+    private readonly how: Fineness,
+  ) {
+    this.#joints = Array.from({ length: contour.size }, (_, k) => this.#jointBefore(k));
+  }
+
+  facets(widest: number): Facet[] {
+    const { degrees, size } = this.contour;
+    const facets: Facet[] = [];
+    for (let k = 0; k < size; k++) {
+      const pieces = degrees[k] === 1 ? 1 : max(1, ceil(this.#turn(k) / widest - 1e-6));
+      for (let i = 0; i < pieces; i++) {
+        const before = i === 0 ? this.#joints[k] : "smooth";
+        const after = i === pieces - 1 ? this.#joints[(k + 1) % size] : "smooth";
+        const facet = this.#facet(k, i / pieces, (i + 1) / pieces, before, after);
+        if (facet) facets.push(facet);
+      }
+    }
+    return facets;
+  }
+
+  #direction(k: number, t: number): Point {
+    const { points, degrees } = this.contour;
+    directionAt(points, k * stride, degrees[k], t, direction);
+    return { x: direction[0], y: direction[1] };
+  }
+
+  #jointBefore(k: number): Joint {
+    const [a, b] = [this.#direction((k + this.contour.size - 1) % this.contour.size, 1), this.#direction(k, 0)];
+    if (a.x * b.x + a.y * b.y > smooth) return "smooth";
+    // The inside lies to the left of travel (y down: where y grows to the right of x).
+    return a.x * b.y - a.y * b.x > 0 ? "out" : "in";
+  }
+
+  /** By how much a segment turns, in radians. */
+  #turn(k: number): number {
+    let turn = 0;
+    let last = this.#direction(k, 0);
+    for (let i = 1; i <= 8; i++) {
+      const next = this.#direction(k, i / 8);
+      turn += abs(atan2(last.x * next.y - last.y * next.x, last.x * next.x + last.y * next.y));
+      last = next;
+    }
+    return turn;
+  }
+
+  #place(k: number, t: number): Place {
+    const { points, degrees, size } = this.contour;
+    const [o, degree] = [k * stride, degrees[k]];
+    let d = this.#direction(k, t);
+    // Where segments that turn a little meet as one surface, both have the line between their normals.
+    if (t === 0 && this.#joints[k] === "smooth") d = between(d, this.#direction((k + size - 1) % size, 1));
+    else if (t === 1 && this.#joints[(k + 1) % size] === "smooth") d = between(d, this.#direction((k + 1) % size, 0));
+    return { x: valueAt(points, o, degree, t), y: valueAt(points, o + 1, degree, t), nx: -d.y, ny: d.x };
+  }
+
+  #sample(place: Place, most = this.inset): Sample {
+    const limit = min(most, this.size);
+    return { ...place, reach: this.walls.reach(place.x, place.y, place.nx, place.ny, limit) };
+  }
+
+  /** Samples between two, close enough for the ridge to be straight between them. */
+  #between(at: (u: number) => Sample, from: number, to: number, a: Sample, b: Sample, out: Sample[], depth = 0): void {
+    const middle = (from + to) / 2;
+    const m = at(middle);
+    const [p, q, r] = [ridge(a), ridge(b), ridge(m)];
+    const length = hypot(q.x - p.x, q.y - p.y);
+    const off = length > 1e-9 ? abs((q.x - p.x) * (r.y - p.y) - (q.y - p.y) * (r.x - p.x)) / length : hypot(r.x - p.x, r.y - p.y);
+    const { spacing, tolerance, nearest } = this.how;
+    const apart = hypot(a.x - b.x, a.y - b.y) + length;
+    if (depth < 14 && apart > nearest && (off > tolerance || (depth === 0 && apart > 3 * spacing))) {
+      this.#between(at, from, middle, a, m, out, depth + 1);
+      out.push(m);
+      this.#between(at, middle, to, m, b, out, depth + 1);
+    }
+  }
+
+  /** Half of what a corner that points in owns, from the line that halves it to the normal of a slope, in this order. */
+  #fan(corner: Point, normal: Point, other: Point): Sample[] {
+    const whole = acos(min(1, max(-1, normal.x * other.x + normal.y * other.y)));
+    const half = whole / 2;
+    const side = Math.sign(normal.x * other.y - normal.y * other.x) || 1;
+    const at = (u: number): Sample => {
+      const a = side * half * (1 - u);
+      const n = { x: normal.x * cos(a) - normal.y * sin(a), y: normal.x * sin(a) + normal.y * cos(a) };
+      // A flat top has its corner where its edges meet.
+      const most = this.inset === Infinity ? Infinity : this.inset * min(longest, 1 / max(1e-6, cos(half * (1 - u))));
+      return this.#sample({ x: corner.x, y: corner.y, nx: n.x, ny: n.y }, most);
+    };
+    const samples: Sample[] = [];
+    const steps = max(1, ceil(half / 0.3));
+    let last = at(0);
+    samples.push(last);
+    for (let i = 1; i <= steps; i++) {
+      const next = at(i / steps);
+      this.#between(at, (i - 1) / steps, i / steps, last, next, samples);
+      samples.push(next);
+      last = next;
+    }
+    return samples;
+  }
+
+  #facet(k: number, from: number, to: number, before: Joint, after: Joint): Facet | undefined {
+    const { points, degrees, size } = this.contour;
+    const [o, degree] = [k * stride, degrees[k]];
+    const at = (t: number): Sample => {
+      const place = this.#place(k, t);
+      // A ball that touches both sides of a corner that points out has no size.
+      if ((t === from && before === "out") || (t === to && after === "out")) return { ...place, reach: 0 };
+      return this.#sample(place);
+    };
+    const [first, last] = [at(from), at(to)];
+    const length = hypot(first.x - last.x, first.y - last.y);
+    const steps = max(2, ceil(length / this.how.spacing));
+    const along: Sample[] = [first];
+    for (let i = 1; i <= steps; i++) {
+      const [a, b] = [from + ((to - from) * (i - 1)) / steps, from + ((to - from) * i) / steps];
+      const next = i === steps ? last : at(b);
+      this.#between(at, a, b, along[along.length - 1], next, along);
+      along.push(next);
+    }
+    const inwards = along.map(ridge);
+    const borders: Point[][] = [];
+    const opening: Point[] = [];
+    const closing: Point[] = [];
+    if (before === "in") {
+      const d = this.#direction((k + size - 1) % size, 1);
+      const fan = this.#fan(first, { x: first.nx, y: first.ny }, { x: -d.y, y: d.x });
+      opening.push(...fan.slice(0, -1).map(ridge));
+      borders.push([{ x: first.x, y: first.y }, opening[0]]);
+    }
+    if (after === "in") {
+      const d = this.#direction((k + 1) % size, 0);
+      const fan = this.#fan(last, { x: last.nx, y: last.ny }, { x: -d.y, y: d.x });
+      closing.push(...fan.slice(0, -1).reverse().map(ridge));
+      borders.push([{ x: last.x, y: last.y }, closing[closing.length - 1]]);
+    }
+    const inner = thinned([...opening, ...inwards, ...closing], this.how.tolerance);
+    borders.push(inner);
+    const out = new ContourBuilder();
+    const own = new Float64Array(8);
+    const start = before === "smooth" ? moved(first, -under) : first;
+    out.move(start.x, start.y);
+    if (start !== first) out.line(first.x, first.y);
+    if (from === 0 && to === 1) out.segment(points, o, degree);
+    else {
+      cut(points, o, degree, from, to, own, 0);
+      out.segment(own, 0, degree);
+    }
+    for (let i = inner.length - 1; i >= 0; i--) out.line(inner[i].x, inner[i].y);
+    if (start !== first) {
+      const foot = moved({ ...first, ...ridge(first) }, -under);
+      out.line(foot.x, foot.y);
+    }
+    out.line(start.x, start.y);
+    const width = along.reduce((sum, s) => sum + s.reach, 0) / along.length;
+    if (!(width > 1e-3)) return undefined;
+    const samples = [0, 0.25, 0.5, 0.75, 1].map((u) => {
+      const place = this.#place(k, from + (to - from) * u);
+      return { at: { x: place.x + (place.nx * width) / 2, y: place.y + (place.ny * width) / 2 }, normal: { x: -place.nx, y: -place.ny } };
+    });
+    return { path: pathOf([out.build(true)]), samples, width, borders };
+  }
+}
+
+const direction = new Float64Array(2);
+
+/** The direction in the middle of two that differ by little. */
+function between(a: Point, b: Point): Point {
+  const [x, y] = [a.x + b.x, a.y + b.y];
+  const length = hypot(x, y);
+  return { x: x / length, y: y / length };
+}
+
+/** A place moved along the outline. */
+const moved = (p: Place, by: number): Point => ({ x: p.x + p.ny * by, y: p.y - p.nx * by });
+
+/** Points without those that lie on the way between their neighbours. */
+function thinned(points: readonly Point[], tolerance: number): Point[] {
+  if (points.length < 3) return [...points];
+  const kept: Point[] = [points[0]];
+  const look = (from: number, to: number): void => {
+    let [worst, at] = [tolerance, -1];
+    const [a, b] = [points[from], points[to]];
+    const length = hypot(b.x - a.x, b.y - a.y);
+    for (let i = from + 1; i < to; i++) {
+      const p = points[i];
+      const off = length > 1e-9 ? abs((b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x)) / length : hypot(p.x - a.x, p.y - a.y);
+      if (off > worst) [worst, at] = [off, i];
+    }
+    if (at < 0) {
+      kept.push(b);
+      return;
+    }
+    look(from, at);
+    look(at, to);
+  };
+  look(0, points.length - 1);
+  return kept;
+}
