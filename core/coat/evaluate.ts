@@ -10,6 +10,7 @@ import type { FormStepKind, StepFacts } from "./form-step";
 import { formStepKind } from "./forms";
 import type { Given, Givens, Need } from "./given";
 import { layKind } from "./lays";
+import { lampOf, type CoatLight } from "./light";
 import { neededBy } from "./needs";
 import { paintKind } from "./paints";
 import { byPaint, paintsOf } from "./passes";
@@ -59,6 +60,12 @@ export interface BuiltCoat {
   readonly layers: readonly SceneLayer[];
   /** Why it is not drawn, in the user's words. */
   readonly fault?: string;
+}
+
+/** What a kind is handed, and what that is told apart by. */
+interface Handed {
+  readonly given: Given<readonly Need[], Params>;
+  readonly key: string;
 }
 
 type Made<R> = { readonly value: R } | { readonly fault: string };
@@ -166,7 +173,7 @@ export class Coats {
     if (!coat) return found;
     this.#formOf(coat, (step, kind, shape) => {
       if (!kind.facts) return;
-      const { given } = this.#given(step, kind.params, neededBy(kind, step));
+      const { given } = this.#given(step, kind.params, neededBy(kind, step), coat.light);
       found[step.id] = kind.facts(shape, step, given);
     });
     return found;
@@ -181,30 +188,26 @@ export class Coats {
       // What starts a form is kept with the letters of its item, which live as long as they are set so.
       const from = kind.starts ? noShape : shape;
       visit?.(step, kind, from);
-      shape = this.#kept(kind.starts ? this.context.letters : from, step, kind.params, neededBy(kind, step), (given) =>
+      const anchor = kind.starts ? this.context.letters : from;
+      shape = this.#kept(anchor, step, this.#given(step, kind.params, neededBy(kind, step), coat.light), (given) =>
         kind.apply(from, step, given),
       );
     }
     const { lay } = coat;
     return lay.kind === "fill"
       ? shape
-      : this.#kept(shape, lay, layKind(lay.kind).params, [], (given) => layKind(lay.kind).apply(shape, lay, given));
+      : this.#kept(shape, lay, this.#given(lay, layKind(lay.kind).params, [], undefined), (given) =>
+          layKind(lay.kind).apply(shape, lay, given),
+        );
   }
 
   /** A result by the identity of all that it was made from. */
-  #kept(
-    anchor: Shape,
-    step: Step,
-    params: Params,
-    needs: readonly Need[] | undefined,
-    make: (given: Given<readonly Need[], Params>) => Shape,
-  ): Shape {
-    const { given, key } = this.#given(step, params, needs);
+  #kept(anchor: Shape, step: Step, { given, key }: Handed, make: (given: Given<readonly Need[], Params>) => Shape): Shape {
     return valueOf(shapes(anchor, `${textOf(step)} ${key}`, () => attempt(() => make(given))));
   }
 
   /** What a kind is handed, and what that is told apart by: it is handed no more than it says that it needs. */
-  #given(values: Values<Params>, params: Params, needs: readonly Need[] = []): { given: Given<readonly Need[], Params>; key: string } {
+  #given(values: Values<Params>, params: Params, needs: readonly Need[] | undefined, light: CoatLight | undefined): Handed {
     const { kernel, scale } = this.context;
     const referred: Record<string, Shape | undefined> = {};
     for (const [name, param] of Object.entries(params)) {
@@ -212,10 +215,9 @@ export class Coats {
       if ((type !== "coat" && type !== "item") || !isOfUse(param, values)) continue;
       referred[name] = type === "coat" ? this.form(values[name] as string) : this.context.item(values[name] as ItemRef);
     }
-    const handed = Object.fromEntries(needs.map((need) => [need, this.context[need]]));
-    const told = needs.map((need) =>
-      need === "letters" || need === "ground" ? numberOf(this.context[need]) : JSON.stringify(this.context[need]),
-    );
+    const seen: Givens = light ? { ...this.context, lamp: lampOf(light, this.context.lamp, this.context.board.toItem) } : this.context;
+    const handed = Object.fromEntries((needs ?? []).map((need) => [need, seen[need]]));
+    const told = (needs ?? []).map((need) => (need === "letters" || need === "ground" ? numberOf(seen[need]) : JSON.stringify(seen[need])));
     const key = [kernel.name, scale, ...told, ...Object.values(referred).map((s) => (s ? numberOf(s) : ""))].join(" ");
     const given = { kernel, units: (length: number) => length * scale, referred, ...handed };
     // What is not needed is not there: a kind's own types keep it from asking.
@@ -227,7 +229,7 @@ export class Coats {
     const found = picturing(coat);
     if (!found) return undefined;
     const { step, kind } = found;
-    const { given, key } = this.#given(step, kind.params, neededBy(kind, step));
+    const { given, key } = this.#given(step, kind.params, neededBy(kind, step), coat.light);
     const others = showsOthers(coat) ? this.coats.filter((c) => c.on && !showsOthers(c)).flatMap((c) => this.build(c).layers) : undefined;
     return { step, key, others, of: (layers: readonly SceneLayer[]) => kind.ofLayers!(layers, step, given) };
   }
@@ -235,19 +237,19 @@ export class Coats {
   #layersOf(coat: Coat, shape: Shape): readonly SceneLayer[] {
     const paints = paintsOf(coat).map((paint) => {
       const kind = paintKind(paint.kind);
-      return { kind, ...this.#given(paint, kind.params, neededBy(kind, paint)) };
+      return { kind, ...this.#given(paint, kind.params, neededBy(kind, paint), coat.light) };
     });
     const picture = this.#pictureOf(coat);
     const steps = coat.form.flatMap((step) => {
       const kind: FormStepKind = formStepKind(step.kind);
-      return step.on && kind.ofLayer ? [{ kind, step, ...this.#given(step, kind.params, neededBy(kind, step)) }] : [];
+      return step.on && kind.ofLayer ? [{ kind, step, ...this.#given(step, kind.params, neededBy(kind, step), coat.light) }] : [];
     });
     const drawn = picture && !picture.others ? this.#formOf(coat, undefined, picture.step) : shape;
     const values: Readonly<Record<string, Values<Params>>> = coat.finish;
     const finishes = finishesOf(coat).map((k) => ({
       kind: k,
       values: values[k.kind],
-      ...this.#given(values[k.kind], k.params, neededBy(k, values[k.kind])),
+      ...this.#given(values[k.kind], k.params, neededBy(k, values[k.kind]), coat.light),
     }));
     const key = [
       coat.id,

@@ -26,6 +26,8 @@ export interface LampSeen {
   readonly height: number;
   /** 1 is common daylight. */
   readonly strength: number;
+  /** From 0 to 1: light from all around. */
+  readonly ambient: number;
   readonly colour: string;
 }
 

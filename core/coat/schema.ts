@@ -5,6 +5,7 @@ import { defaultsOf, shapeOf, unionOf, unionWith, type StepOf, type Values } fro
 import { finishKinds } from "./finishes";
 import { formStepKinds } from "./forms";
 import { layKinds } from "./lays";
+import { lightSchema } from "./light";
 import { paintKinds } from "./paints";
 import { unknownLay, unknownPaint, unknownStep } from "./unknown";
 
@@ -36,6 +37,8 @@ export const coatSchema = z.object({
   passes: z.record(id, paintSchema).default({}),
   lay: laySchema,
   finish: finishSchema,
+  /** Where its light comes from, where that is not simply the lamp of the piece. */
+  light: lightSchema.optional(),
   /** The finishes in the order in which they are laid, where that is not the usual one. */
   order: z.array(id).max(64).default([]),
   /** Finishes that are not known here, by their names, as they came. */

@@ -9,6 +9,10 @@ export interface Lamp {
   readonly height: number;
 }
 
+/** What becomes of a tone under a lamp: how strong it is, and how much light comes from all around. */
+export const toneUnder = (tone: number, { strength, ambient }: { readonly strength: number; readonly ambient: number }): number =>
+  Math.min(1, Math.max(0, ambient + (1 - ambient) * tone * strength));
+
 /** Towards the light, a unit of length, in the picture's frame. */
 export function lightOf({ x, y, height }: Lamp): Point3 {
   const up = (height * Math.PI) / 180;

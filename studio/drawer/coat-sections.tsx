@@ -21,6 +21,7 @@ import { useStepFacts } from "../step-facts";
 import { useStyleControls } from "./controls/context";
 import { ParamControls } from "./controls/param-controls";
 import { FinishSection } from "./finish-section";
+import { LightSection } from "./light-section";
 
 const options = (kinds: readonly { kind: string; label: string; hint: string }[]) =>
   kinds.map((k) => ({ value: k.kind, label: k.label, hint: k.hint }));
@@ -47,6 +48,7 @@ export function CoatSections({ coat }: { coat: Coat }) {
       {passesOf(coat).map((pass) => (
         <PassSection key={pass.id} coat={coat} pass={pass} edit={edit} />
       ))}
+      <LightSection coat={coat} edit={edit} />
       <FinishSection coat={coat} edit={edit} />
     </>
   );

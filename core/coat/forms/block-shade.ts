@@ -5,7 +5,7 @@ import type { Path } from "../../curves/path";
 import type { Way } from "../../curves/sweep";
 import { bodyTo, bodyUnder, shortened } from "../../depth/body";
 import { linesAlong, visibleSurfaces } from "../../depth/edges";
-import { lightOf } from "../../depth/light";
+import { lightOf, toneUnder } from "../../depth/light";
 import { paintedSides, underPainted } from "../../depth/painted-sides";
 import { sidesOf } from "../../depth/sides";
 import { litTones, twoTones, type Tones } from "../../depth/tones";
@@ -125,10 +125,12 @@ export const blockShade = formStep({
     };
     // What is left open round the letters can only be taken away exactly.
     const draft = isDraft(kernel) && block.gap === 0;
+    const under = sides === "lit" ? { strength: lamp.strength, ambient: lamp.ambient } : undefined;
     const bodies = known(front, `${draft} ${JSON.stringify([swept, block])}`, () =>
       draft ? sketched(front, swept, block, kernel) : drawn(front, swept, block, kernel.exact),
     );
-    return { parts: bodies.filter((b) => !b.path.isEmpty).map((b) => ({ ...b, x: 0, y: 0, line: 0 })) };
+    const lighted = ({ along = 0, pass }: Drawn) => ({ along: under && pass === undefined ? toneUnder(along, under) : along });
+    return { parts: bodies.filter((b) => !b.path.isEmpty).map((b) => ({ ...b, ...lighted(b), x: 0, y: 0, line: 0 })) };
   },
 });
 

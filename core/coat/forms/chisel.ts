@@ -3,7 +3,7 @@ import type { Kernel } from "../../curves/kernel";
 import type { Path } from "../../curves/path";
 import { PathBuilder } from "../../curves/path";
 import { facetsOf, rough, type Facet } from "../../depth/chisel/facets";
-import { lightOf } from "../../depth/light";
+import { lightOf, toneUnder } from "../../depth/light";
 import type { Point3 } from "../../depth/camera";
 import { litAlong } from "../../depth/lit";
 import { memoByIdentity } from "../../memo";
@@ -115,6 +115,7 @@ export const chisel = formStep({
       tones: Math.round(tones),
       line: units(line),
       light: lightOf(lamp),
+      lamp: { strength: lamp.strength, ambient: lamp.ambient },
     };
     const parts = shape.parts.map(plain);
     const cuts = parts.map((p) => known(p.path, `${kernel.name} ${JSON.stringify(settings)}`, () => cutOf(p.path, settings, kernel)));
@@ -132,9 +133,10 @@ interface Settings {
   readonly tones: number;
   readonly line: number;
   readonly light: Point3;
+  readonly lamp: { readonly strength: number; readonly ambient: number };
 }
 
-function cutOf(path: Path, { sunk, inset, by, angle, height, tones, line, light }: Settings, kernel: Kernel): Cut[] {
+function cutOf(path: Path, { sunk, inset, by, angle, height, tones, line, light, lamp }: Settings, kernel: Kernel): Cut[] {
   const clean = kernel.exact.weld(path);
   const widest = tones > 1 ? narrow : undefined;
   const facets = slopes(clean, `${kernel.name} ${inset} ${widest}`, () =>
@@ -144,7 +146,7 @@ function cutOf(path: Path, { sunk, inset, by, angle, height, tones, line, light 
   const toneOf = (n: { readonly x: number; readonly y: number }, steep: number): number => {
     const out = (sunk ? -1 : 1) * Math.sin(steep);
     const cosine = n.x * out * light.x + n.y * out * light.y + Math.cos(steep) * light.z;
-    const tone = Math.min(1, Math.max(0, (cosine + ambient) / (1 + ambient)));
+    const tone = toneUnder(Math.max(0, (cosine + ambient) / (1 + ambient)), lamp);
     return tones > 1 ? Math.round(tone * (tones - 1)) / (tones - 1) : tone;
   };
   const seen = facets.map((f): Cut => {

@@ -3,7 +3,7 @@ import type { Path } from "../../curves/path";
 import { bodyUnder } from "../../depth/body";
 import { cameraOf, type Camera, type Point3 } from "../../depth/camera";
 import { linesAlong, visibleSurfaces } from "../../depth/edges";
-import { lightOf, lightOn } from "../../depth/light";
+import { lightOf, lightOn, toneUnder } from "../../depth/light";
 import { underPainted } from "../../depth/painted-sides";
 import { solidPainted, solidSides, type SeenSides, type Shading } from "../../depth/solid";
 import { sidesByWay } from "../../depth/tones";
@@ -113,19 +113,21 @@ export const solid = formStep({
       values.sides === "tones" ? { kind: "tones", count: Math.round(values.tones) } : { kind: values.sides === "ways" ? "ways" : "smooth" };
     const light = values.sides === "ways" ? { x: 0, y: 0, z: 1 } : lightOn(camera, lightOf(lamp));
     const edge = units(values.edge);
-    const key = `${kernel.name} ${JSON.stringify([camera.key, shading, light, edge, flat])}`;
+    const under = values.sides === "ways" ? undefined : { strength: lamp.strength, ambient: lamp.ambient };
+    const key = `${kernel.name} ${JSON.stringify([camera.key, shading, light, edge, flat, under])}`;
     const body = known(front, key, () => (flat ? [] : (isDraft(kernel) ? sketched : drawn)(front, camera, light, shading, edge, kernel)));
+    const lighted = under ? body.map((b) => litUnder(b, under)) : body;
     const pass = camera.behind ? "back" : "face";
     const seen = shape.parts.map(plain).map((p): Part => {
       const at = `${kernel.name} ${camera.key} ${p.x} ${p.y}`;
       const path = faces(p.path, at, () => toPicture(p.path.transform([1, 0, 0, 1, p.x, p.y]), camera, kernel));
       return { ...p, path, x: 0, y: 0, along: 1, pass };
     });
-    const edges = body.filter((b) => b.pass === "edges");
-    const others = body.filter((b) => b.pass !== "edges");
+    const edges = lighted.filter((b) => b.pass === "edges");
+    const others = lighted.filter((b) => b.pass !== "edges");
     const place = (b: Drawn): Part => ({ ...b, x: 0, y: 0, line: 0 });
     // Sides first, then the letters, and lines over both; in a picture on the way the lines of what is farther are covered with it.
-    return { parts: isDraft(kernel) ? [...body.map(place), ...seen] : [...others.map(place), ...seen, ...edges.map(place)] };
+    return { parts: isDraft(kernel) ? [...lighted.map(place), ...seen] : [...others.map(place), ...seen, ...edges.map(place)] };
   },
 });
 
@@ -175,6 +177,17 @@ const ofSide = ({ tone, facing, lit, side }: SeenSides, path: Path): Drawn => ({
   ...(lit ? { lit } : {}),
   ...(side ? { pass: side } : {}),
 });
+
+/** A side as bright as the lamp makes it. */
+function litUnder(side: Drawn, lamp: { readonly strength: number; readonly ambient: number }): Drawn {
+  const { along, lit, pass } = side;
+  if (pass === "edges") return side;
+  return {
+    ...side,
+    along: toneUnder(along ?? 0, lamp),
+    ...(lit ? { lit: { ...lit, stops: lit.stops.map((s) => ({ ...s, tone: toneUnder(s.tone, lamp) })) } } : {}),
+  };
+}
 
 /** The tone that is least wrong between two sides. */
 function middleOf(sides: readonly SeenSides[]): number {

@@ -33,6 +33,15 @@ const settings = [
     max: 200,
     step: 5,
   },
+  {
+    name: "ambient",
+    label: "All around",
+    hint: "Light from all around: how much falls on sides and slopes that turn away from the lamp",
+    suffix: "%",
+    min: 0,
+    max: 100,
+    step: 5,
+  },
 ] as const;
 
 /** The one light of the piece, which all coats follow that are not told otherwise. */
