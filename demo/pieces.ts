@@ -1,4 +1,5 @@
 import { openPiece } from "../core/input/open";
+import { depthPieces } from "./depth-pieces";
 import type { Piece } from "../core/piece/schema";
 import {
   coat,
@@ -265,4 +266,5 @@ export const demoPieces = (): Piece[] =>
       }),
     ]),
     piece("Ribbon Shop", 1200, 600, "px", 96, "#e7d4a8", [lettering("r", "Ribbons", "shrikhand", 228, 600, 385, "Shop Blind")]),
+    ...depthPieces(),
   ].map(openPiece);

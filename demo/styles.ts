@@ -2,11 +2,13 @@ import { openStyle } from "../core/input/open";
 import type { Style } from "../core/style/schema";
 import { newPaint } from "../core/coat/schema";
 import { demoTags } from "./tags";
+import { depthStyles } from "./depth-styles";
 import { workshopStyles } from "./workshop-styles";
 import { coat, flat, gradient, grow, plug, shift, shrink, step, stroke, style, trail, weld } from "./build";
 
 /** The styles that ship, made for the lettering jobs of Brindlemoor. */
-export const demoStyles = (): Style[] => [...all(), ...workshopStyles()].map((s) => openStyle({ ...s, tags: demoTags[s.name] ?? [] }));
+export const demoStyles = (): Style[] =>
+  [...all(), ...workshopStyles(), ...depthStyles()].map((s) => openStyle({ ...s, tags: demoTags[s.name] ?? [] }));
 
 const all = (): Style[] => [
   style(
