@@ -30,7 +30,7 @@ export const depthPieces = (): Piece[] => [
     lettering("high", "BAKER", "special-gothic-expanded", 290, 650, 385, "High Street", { letterSpacing: 20 }),
   ]),
   piece("Quay at Night", 1200, 760, "px", 96, "#141a2e", [
-    lettering("quay", "Last Ferry", "fredoka", 230, 600, 360, "Ferry Lights", { letterSpacing: 12, axes: { wght: 600 } }),
+    lettering("quay", "Last Ferry", "fredoka", 214, 595, 360, "Ferry Lights", { letterSpacing: 12, axes: { wght: 600 } }),
   ]),
   piece("Tea Tin", 1000, 500, "px", 96, "#cfdad6", [lettering("tea", "Moor Tea", "shrikhand", 166, 500, 320, "Tea Tin")]),
   piece("Ice Fair", 1200, 560, "px", 96, "#bfe0ea", [

@@ -34,6 +34,8 @@ const loose = new Set([
   "wear",
   "stepped-lines",
   "block-shade",
+  "solid",
+  "chisel",
   "drop-shade",
   "inlines",
   "band",

@@ -59,6 +59,14 @@ export function sidesOf(clean: readonly Contour[], way: Way, cutsAt: CutsAt = ()
   return { contours, sides };
 }
 
+/** Outward normals along the sides, from end to end of each: between them no side looks any other way. */
+export const normalsOf = ({ contours, sides }: Cut): { x: number; y: number }[] =>
+  sides.flatMap(({ contour, segment }) => {
+    const { points, degrees } = contours[contour];
+    const degree = degrees[segment];
+    return (degree === 1 ? [0.5] : [0, 0.25, 0.5, 0.75, 1]).map((t) => normalAt(points, segment * stride, degree, t));
+  });
+
 const direction = new Float64Array(2);
 function normalAt(p: Float64Array, o: number, degree: number, t: number): { x: number; y: number } {
   directionAt(p, o, degree, t, direction);

@@ -6,7 +6,7 @@ import type { Camera, Point3 } from "./camera";
 import { litAcross, type Lit } from "./lit";
 import { paintedSides } from "./painted-sides";
 import { runsOf, type Run } from "./runs";
-import { sidesOf, type Side } from "./sides";
+import { normalsOf, sidesOf, type Side } from "./sides";
 import { litTones, rangeOf, sidesByWay, sideWays, type SideWay, type Tones } from "./tones";
 import { visibleOf } from "./visible-sides";
 import { wedgeOf, wedgesAbout } from "./wedges";
@@ -44,7 +44,7 @@ export function solidSides(front: Path, camera: Camera, kernel: Kernel, light: P
     return [...seen].map(([side, path]) => byWay(side, path));
   }
   const plain = sidesOf(clean, way);
-  const normals = plain.sides.map((s) => s.normal);
+  const normals = normalsOf(plain);
   if (shading.kind === "tones") {
     const tones = litTones(light, shading.count, normals);
     const seen = visibleOf(sidesOf(clean, way, tones.cutsAt), way, kernel, (side) => tones.of(side.normal));
@@ -66,7 +66,7 @@ export function solidSides(front: Path, camera: Camera, kernel: Kernel, light: P
 export function solidPainted(front: Path, camera: Camera, light: Point3, shading: Shading): SeenSides[] {
   const { way } = camera;
   if (shading.kind === "ways") return paintedSides(front, way, (n) => sideWays.of(n)).map(({ label, path }) => byWay(label, path));
-  const normals = sidesOf(contoursOf(front, true), way).sides.map((s) => s.normal);
+  const normals = normalsOf(sidesOf(contoursOf(front, true), way));
   // What runs from tone to tone is drawn in some.
   const tones: Tones = litTones(light, shading.kind === "tones" ? shading.count : 12, normals);
   return paintedSides(front, way, tones.of).map(({ label, path }) => ({ path, tone: label }));

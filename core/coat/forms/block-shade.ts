@@ -7,7 +7,7 @@ import { bodyTo, bodyUnder, shortened } from "../../depth/body";
 import { linesAlong, visibleSurfaces } from "../../depth/edges";
 import { lightOf, toneUnder } from "../../depth/light";
 import { paintedSides, underPainted } from "../../depth/painted-sides";
-import { sidesOf } from "../../depth/sides";
+import { normalsOf, sidesOf } from "../../depth/sides";
 import { litTones, twoTones, type Tones } from "../../depth/tones";
 import { visibleSides } from "../../depth/visible-sides";
 import { memoByIdentity } from "../../memo";
@@ -147,7 +147,7 @@ type Drawn = Pick<Part, "path" | "along" | "pass">;
 
 function tonesFor(front: Path, way: Way, { sides, tones }: Block): Tones | undefined {
   if (!tones) return sides === "two" ? twoTones : undefined;
-  const normals = sidesOf(contoursOf(front, true), way).sides.map((s) => s.normal);
+  const normals = normalsOf(sidesOf(contoursOf(front, true), way));
   return litTones(tones.light, tones.count, normals);
 }
 

@@ -45,8 +45,8 @@ export const chisel = formStep({
       hint: "How far they go in",
       default: "ridge",
       options: [
-        { value: "ridge", label: "To the ridge", hint: "They meet in the middle of the strokes" },
-        { value: "top", label: "To a flat top", hint: "As wide as you say, with a flat top between them" },
+        { value: "ridge", label: "Ridge", hint: "They meet in the middle of the strokes" },
+        { value: "top", label: "Flat top", hint: "As wide as you say, with a flat top between them" },
       ],
     },
     width: {

@@ -21,9 +21,11 @@ export const dropShade = formStep({
     const [dx, dy] = [length * Math.cos(angle), length * Math.sin(angle)];
     const space = units(gap);
     const moved = { parts: shape.parts.map((p) => ({ ...p, x: p.x + dx, y: p.y + dy })) };
-    const front = frontOf(shape, kernel);
+    // Exactly, also while something is dragged: a draft, whose outlines cross, takes longer to be taken away.
+    const { exact } = kernel;
+    const front = frontOf(shape, exact);
     // Also without a gap: what lies under a letter is not seen, and is not cut or printed either.
-    const clear = space > 0 ? kernel.grow(front, space, { kind: "miter", limit: 4 }) : front;
-    return eachPart(moved, (path, { x, y }) => kernel.subtract(path, [clear.transform([1, 0, 0, 1, -x, -y])]));
+    const clear = space > 0 ? exact.grow(front, space, { kind: "miter", limit: 4 }) : front;
+    return eachPart(moved, (path, { x, y }) => exact.subtract(path, [clear.transform([1, 0, 0, 1, -x, -y])]));
   },
 });

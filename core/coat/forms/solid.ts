@@ -1,5 +1,5 @@
 import type { Kernel } from "../../curves/kernel";
-import type { Path } from "../../curves/path";
+import { Path } from "../../curves/path";
 import { bodyUnder } from "../../depth/body";
 import { cameraOf, type Camera, type Point3 } from "../../depth/camera";
 import { linesAlong, visibleSurfaces } from "../../depth/edges";
@@ -160,7 +160,7 @@ function drawn(front: Path, camera: Camera, light: Point3, shading: Shading, edg
 
 function sketched(front: Path, camera: Camera, light: Point3, shading: Shading, edge: number, kernel: Kernel): Drawn[] {
   const sides = solidPainted(front, camera, light, shading);
-  const place = (path: Path) => (camera.matrix ? path.transform(camera.matrix) : kernel.exact.warp(path, camera.map, 1));
+  const place = (path: Path) => (camera.matrix ? path.transform(camera.matrix) : straightUnder(path, camera));
   const under = { path: place(underPainted(sides)), along: middleOf(sides) };
   const seen = sides.flatMap((s) => {
     const path = place(s.path);
@@ -168,6 +168,19 @@ function sketched(front: Path, camera: Camera, light: Point3, shading: Shading, 
     return [ofSide(s, path), ...(line ? [{ path: line, along: 0, pass: "edges" }] : [])];
   });
   return [under, ...seen];
+}
+
+const seenAt = new Float64Array(6);
+
+/** A path of straight lines in perspective, in which they stay straight. */
+function straightUnder(path: Path, { map }: Camera): Path {
+  const coords = new Float64Array(path.coords.length);
+  for (let i = 0; i < coords.length; i += 2) {
+    map(path.coords[i], path.coords[i + 1], seenAt);
+    coords[i] = seenAt[0];
+    coords[i + 1] = seenAt[1];
+  }
+  return new Path(path.verbs, coords);
 }
 
 const ofSide = ({ tone, facing, lit, side }: SeenSides, path: Path): Drawn => ({
