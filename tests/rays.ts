@@ -44,16 +44,23 @@ export class Rays {
     return { x: pivot.x + p.x, y: pivot.y - p.y };
   }
 
-  /** @param x in the picture @param y in the picture */
-  at(x: number, y: number): Met {
+  /** Where a ray runs in the frame of the letters: y down, the front at 0. */
+  ray(x: number, y: number): { from: readonly [number, number, number]; way: readonly [number, number, number] } {
     const { pivot, depth } = this.sight;
     const near = new Vector3(x - pivot.x, -(y - pivot.y), -1).unproject(this.#camera);
     const far = new Vector3(x - pivot.x, -(y - pivot.y), 0.9).unproject(this.#camera);
     const o = near.applyMatrix4(this.#toBody);
     const d = far.applyMatrix4(this.#toBody).sub(o);
-    // Back into the frame of the letters: y down, the front at 0.
-    const [ox, oy, oz] = [o.x + pivot.x, -o.y + pivot.y, o.z - depth / 2];
-    const [dx, dy, dz] = [d.x, -d.y, d.z];
+    return { from: [o.x + pivot.x, -o.y + pivot.y, o.z - depth / 2], way: [d.x, -d.y, d.z] };
+  }
+
+  /** @param x in the picture @param y in the picture */
+  at(x: number, y: number): Met {
+    const { depth } = this.sight;
+    const {
+      from: [ox, oy, oz],
+      way: [dx, dy, dz],
+    } = this.ray(x, y);
     let first = Infinity;
     let met: Met;
     for (const [z, what] of [
@@ -61,7 +68,7 @@ export class Rays {
       [-depth, "back"],
     ] as const) {
       const t = (z - oz) / dz;
-      if (t > 0 && t < first && this.#inside(ox + t * dx, oy + t * dy)) [first, met] = [t, what];
+      if (t > 0 && t < first && this.inside(ox + t * dx, oy + t * dy)) [first, met] = [t, what];
     }
     for (const p of this.#polygons)
       for (let i = 0, j = p.length - 2; i < p.length; j = i, i += 2) {
@@ -79,7 +86,7 @@ export class Rays {
     return met;
   }
 
-  #inside(x: number, y: number): boolean {
+  inside(x: number, y: number): boolean {
     let odd = false;
     for (const p of this.#polygons)
       for (let i = 0, j = p.length - 2; i < p.length; j = i, i += 2)

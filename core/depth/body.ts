@@ -1,4 +1,5 @@
 import type { Kernel } from "../curves/kernel";
+import type { Matrix } from "../curves/matrix";
 import type { Path } from "../curves/path";
 import type { Way } from "../curves/sweep";
 
@@ -15,3 +16,16 @@ export const bodyTo = (front: Path, way: Way, share: number, kernel: Kernel): Pa
 /** A way that ends after a share of it. */
 export const shortened = (way: Way, share: number): Way =>
   way.kind === "vector" ? { ...way, x: way.x * share, y: way.y * share } : { ...way, by: way.by * share };
+
+/** From the start of a way to where a shape is after a share of it. */
+export function movedAlong(way: Way, share: number): Matrix {
+  if (way.kind === "vector") return [1, 0, 0, 1, way.x * share, way.y * share];
+  const k = 1 - way.by * share;
+  return [k, 0, 0, k, way.x * way.by * share, way.y * way.by * share];
+}
+
+/** What is left of a way after a share of it. */
+export const rest = (way: Way, share: number): Way =>
+  way.kind === "vector"
+    ? { ...way, x: way.x * (1 - share), y: way.y * (1 - share) }
+    : { ...way, by: (way.by * (1 - share)) / (1 - way.by * share) };

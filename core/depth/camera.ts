@@ -33,6 +33,8 @@ export interface Sight extends Turn {
 export interface Camera {
   /** How the nearest face is swept in its own plane to cover what the whole body covers. */
   readonly way: Way;
+  /** Of the body, in units. */
+  readonly depth: number;
   /** Whether the back is what is nearest. */
   readonly behind: boolean;
   /** From the plane of the nearest face to the picture: a matrix where the eye is far, a map where it is near. */
@@ -80,7 +82,7 @@ export function cameraOf(sight: Sight): Camera {
       out[1] = matrix[1] * x + matrix[3] * y + matrix[5];
       [out[2], out[3], out[4], out[5]] = matrix;
     };
-    return { way, behind, matrix, map, turned, project: ({ x, y, z }) => seen(x, y, z), key };
+    return { way, depth, behind, matrix, map, turned, project: ({ x, y, z }) => seen(x, y, z), key };
   }
   e = { x: pivot.x + e.x * eye, y: pivot.y + e.y * eye, z: e.z * eye - depth / 2 };
   const near = edgeOn * eye;
@@ -113,7 +115,7 @@ export function cameraOf(sight: Sight): Camera {
     out[4] = (h[1] - u * h[7]) / w;
     out[5] = (h[4] - v * h[7]) / w;
   };
-  return { way, behind, map, turned, project: ({ x, y, z }) => seen(x, y, z), key };
+  return { way, depth, behind, map, turned, project: ({ x, y, z }) => seen(x, y, z), key };
 }
 
 /** Rows of the turn about the upright line, then the level one, then the line of sight. */

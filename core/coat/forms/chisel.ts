@@ -3,6 +3,7 @@ import type { Kernel } from "../../curves/kernel";
 import type { Path } from "../../curves/path";
 import { PathBuilder } from "../../curves/path";
 import { facetsOf, rough, type Facet } from "../../depth/chisel/facets";
+import { topOf } from "../../depth/chisel/top";
 import { lightOf, toneUnder } from "../../depth/light";
 import type { Point3 } from "../../depth/camera";
 import { litAlong } from "../../depth/lit";
@@ -165,7 +166,7 @@ function cutOf(path: Path, { sunk, inset, by, angle, height, tones, line, light,
   made.push({ path: clean, along: mean });
   made.push(...(tones > 1 ? byTone(seen) : seen));
   if (inset !== Infinity) {
-    const top = tops(clean, `${kernel.name} ${inset}`, () => kernel.grow(clean, -inset, { kind: "miter", limit: 4 }));
+    const top = tops(clean, `${kernel.name} ${inset}`, () => topOf(clean, inset, kernel));
     if (!top.isEmpty) made.push({ path: top, along: toneOf({ x: 0, y: 0 }, 0), facing: { x: 0, y: 0, z: 1 }, pass: "face" });
   }
   if (line > 0) made.push({ path: linesOf(facets, line, kernel), along: 1, pass: "lines" });

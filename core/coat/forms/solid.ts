@@ -1,10 +1,14 @@
 import type { Kernel } from "../../curves/kernel";
 import { Path } from "../../curves/path";
-import { bodyUnder } from "../../depth/body";
+import { seenSlopes, slopesOf, type Edge } from "../../depth/bevel";
+import { bodyUnder, movedAlong, rest } from "../../depth/body";
 import { cameraOf, type Camera, type Point3 } from "../../depth/camera";
+import type { Facet } from "../../depth/chisel/facets";
+import { topOf } from "../../depth/chisel/top";
 import { linesAlong, visibleSurfaces } from "../../depth/edges";
 import { lightOf, lightOn, toneUnder } from "../../depth/light";
 import { underPainted } from "../../depth/painted-sides";
+import { profileOf, type EdgeProfile } from "../../depth/profile";
 import { solidPainted, solidSides, type SeenSides, type Shading } from "../../depth/solid";
 import { sidesByWay } from "../../depth/tones";
 import { contoursOf } from "../../curves/contour";
@@ -23,6 +27,7 @@ type Drawn = Pick<Part, "path" | "along" | "facing" | "lit" | "pass">;
 
 const known = memoByIdentity<Path, readonly Drawn[]>(4);
 const faces = memoByIdentity<Path, Path>(8);
+const slopes = memoByIdentity<Path, readonly Facet[]>(3);
 
 const wayPasses: readonly Pass[] = [
   { id: "left", label: "Left", hint: "Sides that look to the left of the letters" },
@@ -30,6 +35,11 @@ const wayPasses: readonly Pass[] = [
   { id: "right", label: "Right", hint: "Sides that look to the right" },
   { id: "lower", label: "Lower", hint: "Sides that look down" },
 ];
+
+/** Whether nothing of it is told apart by light. */
+const unlit = ({ sides, rim }: { readonly sides: string; readonly rim: string }): boolean => sides === "ways" && rim === "sharp";
+const straight: Point3 = { x: 0, y: 0, z: 1 };
+const full = { strength: 1, ambient: 0 };
 
 export const solid = formStep({
   kind: "solid",
@@ -73,6 +83,39 @@ export const solid = formStep({
       step: 1,
       when: (v) => v.sides === "tones",
     },
+    rim: {
+      type: "choice",
+      label: "Rim",
+      hint: "How the face meets the sides",
+      default: "sharp",
+      options: [
+        { value: "sharp", label: "Sharp", hint: "In one edge" },
+        { value: "bevel", label: "Bevelled", hint: "Over one slope" },
+        { value: "round", label: "Rounded", hint: "Over a quarter of a circle" },
+        { value: "cove", label: "Hollow", hint: "Over a quarter of a circle that is cut in" },
+        { value: "step", label: "Stepped", hint: "Over a ledge" },
+      ],
+    },
+    rimWidth: {
+      type: "length",
+      label: "Rim width",
+      hint: "How far it goes in from the outline",
+      default: 2,
+      min: 0.05,
+      max: 400,
+      reach: 12,
+      when: (v) => v.rim !== "sharp",
+    },
+    rimHeight: {
+      type: "length",
+      label: "Rim height",
+      hint: "How far it goes down from the face",
+      default: 2,
+      min: 0,
+      max: 400,
+      reach: 12,
+      when: (v) => v.rim !== "sharp",
+    },
     edge: {
       type: "length",
       label: "Edges",
@@ -83,14 +126,15 @@ export const solid = formStep({
       reach: 6,
     },
   },
-  passes: ({ sides, edge }) => [
+  passes: ({ sides, edge, rim }) => [
     { id: "face", label: "Face", hint: "The letters themselves, in front" },
+    ...(rim === "sharp" ? [] : [{ id: "rim", label: "Rim", hint: "The slopes between the face and the sides" }]),
     { id: "back", label: "Back", hint: "What is seen of them from behind" },
     ...(sides === "ways" ? wayPasses : []),
     ...(edge > 0 ? [{ id: "edges", label: "Edges", hint: "Lines along every edge" }] : []),
   ],
   needs: ["lamp"],
-  spares: ({ sides }) => (sides === "ways" ? ["lamp"] : []),
+  spares: (v) => (unlit(v) ? ["lamp"] : []),
   stance: (letters, values, units) => {
     const sight = sightOf(letters, values, units);
     const { project } = cameraOf(sight.depth < 1e-6 ? { ...sight, depth: 1e-3 } : sight);
@@ -109,27 +153,84 @@ export const solid = formStep({
     const sight = sightOf(shape, values, units);
     const flat = sight.depth < 1e-6;
     const camera = cameraOf(flat ? { ...sight, depth: 1e-3 } : sight);
-    const shading: Shading =
-      values.sides === "tones" ? { kind: "tones", count: Math.round(values.tones) } : { kind: values.sides === "ways" ? "ways" : "smooth" };
-    const light = values.sides === "ways" ? { x: 0, y: 0, z: 1 } : lightOn(camera, lightOf(lamp));
-    const edge = units(values.edge);
-    const under = values.sides === "ways" ? undefined : { strength: lamp.strength, ambient: lamp.ambient };
-    const key = `${kernel.name} ${JSON.stringify([camera.key, shading, light, edge, flat, under])}`;
-    const body = known(front, key, () => (flat ? [] : (isDraft(kernel) ? sketched : drawn)(front, camera, light, shading, edge, kernel)));
-    const lighted = under ? body.map((b) => litUnder(b, under)) : body;
+    // From behind the edges of the face are not seen.
+    const rim = flat || camera.behind ? undefined : rimOf(values, sight.depth, units);
+    const ways = values.sides === "ways";
+    const look: Look = {
+      shading: values.sides === "tones" ? { kind: "tones", count: Math.round(values.tones) } : { kind: ways ? "ways" : "smooth" },
+      light: unlit(values) ? straight : lightOn(camera, lightOf(lamp)),
+      lamp: unlit(values) ? full : { strength: lamp.strength, ambient: lamp.ambient },
+      edge: units(values.edge),
+    };
+    const key = `${kernel.name} ${JSON.stringify([camera.key, look, flat, rim])}`;
+    const body = known(front, key, () => (flat ? [] : bodyOf(shape, front, camera, look, rim, kernel)));
     const pass = camera.behind ? "back" : "face";
-    const seen = shape.parts.map(plain).map((p): Part => {
-      const at = `${kernel.name} ${camera.key} ${p.x} ${p.y}`;
-      const path = faces(p.path, at, () => toPicture(p.path.transform([1, 0, 0, 1, p.x, p.y]), camera, kernel));
-      return { ...p, path, x: 0, y: 0, along: 1, pass };
+    const seen = shape.parts.map(plain).flatMap((p): Part[] => {
+      const at = `${kernel.name} ${camera.key} ${p.x} ${p.y} ${rim?.width ?? 0}`;
+      const path = faces(p.path, at, () => {
+        const face = rim ? topOf(p.path, rim.width, kernel) : p.path;
+        return toPicture(face.transform([1, 0, 0, 1, p.x, p.y]), camera, kernel);
+      });
+      return path.isEmpty ? [] : [{ ...p, path, x: 0, y: 0, along: 1, pass }];
     });
-    const edges = lighted.filter((b) => b.pass === "edges");
-    const others = lighted.filter((b) => b.pass !== "edges");
     const place = (b: Drawn): Part => ({ ...b, x: 0, y: 0, line: 0 });
+    const [edges, others] = [body.filter((b) => b.pass === "edges"), body.filter((b) => b.pass !== "edges")];
     // Sides first, then the letters, and lines over both; in a picture on the way the lines of what is farther are covered with it.
-    return { parts: isDraft(kernel) ? [...lighted.map(place), ...seen] : [...others.map(place), ...seen, ...edges.map(place)] };
+    return { parts: isDraft(kernel) ? [...body.map(place), ...seen] : [...others.map(place), ...seen, ...edges.map(place)] };
   },
 });
+
+/** How sides are told apart, and how they are lit. */
+interface Look {
+  readonly shading: Shading;
+  /** Towards it, in the body's frame. */
+  readonly light: Point3;
+  readonly lamp: { readonly strength: number; readonly ambient: number };
+  /** Units; 0 draws no lines. */
+  readonly edge: number;
+}
+
+/** The edge of the face; undefined where it is sharp. */
+function rimOf(
+  { rim, rimWidth, rimHeight }: { rim: "sharp" | EdgeProfile; rimWidth: number; rimHeight: number },
+  depth: number,
+  units: (length: number) => number,
+): Edge | undefined {
+  const width = units(rimWidth);
+  if (rim === "sharp" || !(width > 0)) return undefined;
+  // Some of the sides is left.
+  return { profile: profileOf(rim), width, height: Math.min(units(rimHeight), 0.9 * depth) };
+}
+
+/** Sides, and the slopes of the face's edge, as bright as the lamp makes them. */
+function bodyOf(shape: Shape, front: Path, camera: Camera, look: Look, rim: Edge | undefined, kernel: Kernel): Drawn[] {
+  const draw = isDraft(kernel) ? sketched : drawn;
+  const lit = (b: Drawn) => (look.shading.kind === "ways" && b.pass !== "rim" ? b : litUnder(b, look.lamp));
+  if (!rim) return draw(front, camera, look, kernel).map(lit);
+  // Sides begin where the edge ends: that much deeper, which in the plane of the face is that much along the way.
+  const { way } = camera;
+  const share = shareAt(rim.height, camera);
+  const walls = draw(front.transform(movedAlong(way, share)), { ...camera, way: rest(way, share) }, look, kernel);
+  const outline = frontOf(shape, kernel.exact);
+  const facets = slopes(outline, `${isDraft(kernel)} ${rim.width}`, () => slopesOf(outline, rim, isDraft(kernel)));
+  const { x, y, z } = look.light;
+  const across = Math.hypot(x, y);
+  const steps = look.shading.kind === "tones" ? look.shading.count - 1 : 0;
+  const toneOf = (n: Point3): number => {
+    // From right away from the light to straight towards it.
+    const tone = Math.min(1, Math.max(0, (n.x * x + n.y * y + n.z * z + across) / (1 + across)));
+    return steps > 0 ? Math.round(tone * steps) / steps : tone;
+  };
+  const rings = seenSlopes(facets, rim, camera, toneOf).map(({ tone, ...slope }): Drawn => ({ ...slope, along: tone, pass: "rim" }));
+  return [...walls, ...rings].map(lit);
+}
+
+/** How much of the way a depth is. */
+function shareAt(depth: number, { way, depth: whole }: Camera): number {
+  if (way.kind === "vector") return depth / whole;
+  const height = (whole * (1 - way.by)) / way.by;
+  return depth / (height + depth) / way.by;
+}
 
 function sightOf(
   { parts }: Shape,
@@ -149,7 +250,7 @@ function toPicture(path: Path, { matrix, map }: Camera, kernel: Kernel): Path {
   return matrix ? kernel.placed(path, matrix) : kernel.warp(path, map, tolerance);
 }
 
-function drawn(front: Path, camera: Camera, light: Point3, shading: Shading, edge: number, kernel: Kernel): Drawn[] {
+function drawn(front: Path, camera: Camera, { light, shading, edge }: Look, kernel: Kernel): Drawn[] {
   const sides = solidSides(front, camera, kernel, light, shading).filter((s) => !s.path.isEmpty);
   const under = { path: toPicture(bodyUnder(front, camera.way, kernel), camera, kernel), along: middleOf(sides) };
   const seen = sides.map((s) => ofSide(s, toPicture(s.path, camera, kernel)));
@@ -158,7 +259,7 @@ function drawn(front: Path, camera: Camera, light: Point3, shading: Shading, edg
   return [under, ...seen, { path: linesAlong(borders, edge, kernel), along: 0, pass: "edges" }];
 }
 
-function sketched(front: Path, camera: Camera, light: Point3, shading: Shading, edge: number, kernel: Kernel): Drawn[] {
+function sketched(front: Path, camera: Camera, { light, shading, edge }: Look, kernel: Kernel): Drawn[] {
   const sides = solidPainted(front, camera, light, shading);
   const place = (path: Path) => (camera.matrix ? path.transform(camera.matrix) : straightUnder(path, camera));
   const under = { path: place(underPainted(sides)), along: middleOf(sides) };

@@ -2,6 +2,7 @@ import { cut, directionAt, valueAt } from "../../curves/bezier";
 import { ContourBuilder, pathOf, stride, type Contour } from "../../curves/contour";
 import type { Point } from "../../curves/matrix";
 import type { Path } from "../../curves/path";
+import { longest } from "./top";
 import { Walls } from "./walls";
 
 const { abs, acos, atan2, ceil, cos, hypot, max, min, PI, sin } = Math;
@@ -11,6 +12,11 @@ export interface Facet {
   readonly path: Path;
   /** Places in the middle of the slope, along it, with the outward normal there, a unit of length. */
   readonly samples: readonly { readonly at: Point; readonly normal: Point }[];
+  /** The stretch of the outline that it begins at, and from where to where it is walked inwards: with what corners own, in order. */
+  readonly stretch: Contour;
+  readonly walked: readonly Sample[];
+  /** Whether it goes on under the one before it, since no corner parts them. */
+  readonly smooth: boolean;
   /** How wide it is, on average. */
   readonly width: number;
   /** Its borders to other slopes: ridges, and lines from corners to them. */
@@ -36,9 +42,8 @@ const fine: Fineness = { spacing: 22, tolerance: 0.12, nearest: 0.25, chord: 0.0
 export const rough: Fineness = { spacing: 90, tolerance: 1.5, nearest: 4, chord: 0.4, fewest: 2 };
 /** How far a slope goes on under its neighbour where no corner parts them: between them no ground is seen. */
 const under = 1.2;
-/** A mitre longer than so many widths is cut off. */
-const longest = 4;
 
+/** A place of an outline. */
 interface Place {
   readonly x: number;
   readonly y: number;
@@ -46,7 +51,8 @@ interface Place {
   readonly nx: number;
   readonly ny: number;
 }
-type Sample = Place & { readonly reach: number };
+/** And how far a slope goes in from there. */
+export type Sample = Place & { readonly reach: number };
 
 const ridge = (s: Sample): Point => ({ x: s.x + s.nx * s.reach, y: s.y + s.ny * s.reach });
 
@@ -171,7 +177,8 @@ class Rim {
       const a = side * half * (1 - u);
       const n = { x: normal.x * cos(a) - normal.y * sin(a), y: normal.x * sin(a) + normal.y * cos(a) };
       // A flat top has its corner where its edges meet.
-      const most = this.inset === Infinity ? Infinity : this.inset * min(longest, 1 / max(1e-6, cos(half * (1 - u))));
+      const mitre = cos(half) * longest < 1 ? 1 : 1 / cos(half * (1 - u));
+      const most = this.inset === Infinity ? Infinity : this.inset * mitre;
       return this.#sample({ x: corner.x, y: corner.y, nx: n.x, ny: n.y }, most);
     };
     const samples: Sample[] = [];
@@ -206,34 +213,34 @@ class Rim {
       this.#between(at, a, b, along[along.length - 1], next, along);
       along.push(next);
     }
-    const inwards = along.map(ridge);
     const borders: Point[][] = [];
-    const opening: Point[] = [];
-    const closing: Point[] = [];
+    const opening: Sample[] = [];
+    const closing: Sample[] = [];
     if (before === "in") {
       const d = this.#direction((k + size - 1) % size, 1);
       const fan = this.#fan(first, { x: first.nx, y: first.ny }, { x: -d.y, y: d.x });
-      opening.push(...fan.slice(0, -1).map(ridge));
-      borders.push([{ x: first.x, y: first.y }, opening[0]]);
+      opening.push(...fan.slice(0, -1));
+      borders.push([{ x: first.x, y: first.y }, ridge(opening[0])]);
     }
     if (after === "in") {
       const d = this.#direction((k + 1) % size, 0);
       const fan = this.#fan(last, { x: last.nx, y: last.ny }, { x: -d.y, y: d.x });
-      closing.push(...fan.slice(0, -1).reverse().map(ridge));
-      borders.push([{ x: last.x, y: last.y }, closing[closing.length - 1]]);
+      closing.push(...fan.slice(0, -1).reverse());
+      borders.push([{ x: last.x, y: last.y }, ridge(closing[closing.length - 1])]);
     }
-    const inner = thinned([...opening, ...inwards, ...closing], this.how.tolerance);
+    const walked = [...opening, ...along, ...closing];
+    const inner = thinned(walked.map(ridge), this.how.tolerance);
     borders.push(inner);
     const out = new ContourBuilder();
     const own = new Float64Array(8);
+    const stretch = new ContourBuilder();
+    stretch.move(first.x, first.y);
     const start = before === "smooth" ? moved(first, -under) : first;
     out.move(start.x, start.y);
     if (start !== first) out.line(first.x, first.y);
-    if (from === 0 && to === 1) out.segment(points, o, degree);
-    else {
-      cut(points, o, degree, from, to, own, 0);
-      out.segment(own, 0, degree);
-    }
+    cut(points, o, degree, from, to, own, 0);
+    out.segment(own, 0, degree);
+    stretch.segment(own, 0, degree);
     for (let i = inner.length - 1; i >= 0; i--) out.line(inner[i].x, inner[i].y);
     if (start !== first) {
       const foot = moved({ ...first, ...ridge(first) }, -under);
@@ -246,7 +253,7 @@ class Rim {
       const place = this.#place(k, from + (to - from) * u);
       return { at: { x: place.x + (place.nx * width) / 2, y: place.y + (place.ny * width) / 2 }, normal: { x: -place.nx, y: -place.ny } };
     });
-    return { path: pathOf([out.build(true)]), samples, width, borders };
+    return { path: pathOf([out.build(true)]), samples, stretch: stretch.build(false), walked, smooth: before === "smooth", width, borders };
   }
 }
 

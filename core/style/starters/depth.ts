@@ -292,4 +292,29 @@ export const depth = starters("depth", "back", [
     ],
     body,
   ],
+  [
+    "Railway plate",
+    "A bevelled solid, turned a little",
+    (t) => [
+      solid(t, { tilt: 14, swing: -20, depth: t.st(90), rim: "bevel", rimWidth: t.st(14), rimHeight: t.st(14) }, ["#14202e", "#8fb0c4"]),
+    ],
+    body,
+  ],
+  [
+    "Soft solid",
+    "A body with rounded edges",
+    (t) => [solid(t, { tilt: -12, swing: 18, depth: t.st(80), perspective: 40, rim: "round", rimWidth: t.st(26), rimHeight: t.st(26) })],
+    body,
+  ],
+  [
+    "Stepped solid",
+    "A face that stands on a ledge",
+    (t) => [
+      solid(t, { tilt: 20, swing: 24, depth: t.st(110), perspective: 55, rim: "step", rimWidth: t.st(12), rimHeight: t.st(26) }, [
+        "#33202a",
+        "#d9a066",
+      ]),
+    ],
+    body,
+  ],
 ]);

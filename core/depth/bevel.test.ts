@@ -1,0 +1,153 @@
+import { beforeAll, describe, expect, test } from "@jest/globals";
+import { coat, flat, step } from "../../demo/build";
+import { coatsContext } from "../../tests/coats";
+import { engineWith } from "../../tests/engine";
+import { rectangle } from "../../tests/paths";
+import { Rays } from "../../tests/rays";
+import { wordOf } from "../../tests/words";
+import { Coats } from "../coat/evaluate";
+import type { Part } from "../coat/shape";
+import { flatten } from "../curves/flatten";
+import { nearest } from "../curves/measure";
+import type { Path } from "../curves/path";
+import { chance } from "../grain/noise";
+import type { LoadedEngine } from "../piece/engine";
+import type { Sight } from "./camera";
+import { edgeProfiles, profileOf, upAt, type EdgeProfile } from "./profile";
+
+let engine: LoadedEngine;
+beforeAll(async () => {
+  engine = await engineWith("archivo-black", "alfa-slab", "pacifico", "abril-fatface");
+});
+
+describe("a profile", () => {
+  test.each(edgeProfiles)("runs from the sides to the face, never back: %s", (kind) => {
+    const places = profileOf(kind);
+    expect(places[0]).toEqual({ inwards: expect.closeTo(0, 12), up: expect.closeTo(0, 12) });
+    expect(places.at(-1)).toEqual({ inwards: expect.closeTo(1, 12), up: expect.closeTo(1, 12) });
+    for (let i = 1; i < places.length; i++) {
+      expect(places[i].inwards).toBeGreaterThanOrEqual(places[i - 1].inwards - 1e-12);
+      expect(places[i].up).toBeGreaterThanOrEqual(places[i - 1].up - 1e-12);
+    }
+  });
+
+  test("is a slope, a quarter of a circle out or in, or a ledge", () => {
+    expect(upAt(profileOf("bevel"), 0.3)).toBeCloseTo(0.3, 12);
+    for (const p of profileOf("round")) expect((1 - p.inwards) ** 2 + p.up ** 2).toBeCloseTo(1, 12);
+    for (const p of profileOf("cove")) expect(p.inwards ** 2 + (1 - p.up) ** 2).toBeCloseTo(1, 12);
+    expect([upAt(profileOf("step"), 0.5), upAt(profileOf("step"), 1)]).toEqual([0, 0]);
+  });
+});
+
+/** Ten units of lettering space to a length of the style. */
+const width = 2;
+const height = 2.5;
+const depth = 12;
+
+const inside = (polygons: readonly Float64Array[], x: number, y: number): boolean => {
+  let turns = 0;
+  for (const p of polygons)
+    for (let i = 0, j = p.length - 2; i < p.length; j = i, i += 2)
+      if (p[i + 1] > y !== p[j + 1] > y && x < p[i] + ((y - p[i + 1]) / (p[j + 1] - p[i + 1])) * (p[j] - p[i]))
+        turns += p[i + 1] > p[j + 1] ? 1 : -1;
+  return turns !== 0;
+};
+
+/**
+ * What a ray meets, by marching down it through the edge of the face: at each step it is asked how far in from the outline it is, and
+ * whether the body reaches up to it there. It knows of no slopes.
+ */
+function marched(front: Path, rays: Rays, rim: EdgeProfile, x: number, y: number): string {
+  const { from, way } = rays.ray(x, y);
+  const at = (z: number) => {
+    const t = (z - from[2]) / way[2];
+    return [from[0] + t * way[0], from[1] + t * way[1]] as const;
+  };
+  const profile = profileOf(rim);
+  const steps = 60;
+  for (let i = 0; i <= steps; i++) {
+    const z = (-10 * height * i) / steps;
+    const [px, py] = at(z);
+    if (!rays.inside(px, py)) continue;
+    const inwards = nearest(front, px, py)!.distance / (10 * width);
+    if (i === 0 && inwards >= 1) return "face";
+    if (inwards >= 1 || z <= (upAt(profile, inwards) - 1) * 10 * height + 1e-9) return "rim";
+  }
+  // Below the edge the body is as wide as its outline.
+  for (let i = 0; i <= 80; i++) {
+    const z = -10 * height - (10 * (depth - height) * i) / 80;
+    const [px, py] = at(z);
+    if (rays.inside(px, py)) return "side";
+  }
+  return "nothing";
+}
+
+describe("the edge of a body's face", () => {
+  test.each([
+    ["archivo-black", "Rg8", "bevel"],
+    ["alfa-slab", "Be", "round"],
+    ["pacifico", "Fy", "bevel"],
+    ["abril-fatface", "Q&", "cove"],
+  ] as const)("is seen where a ray that marches through it meets it: %s, %s, %s", (face, text, rim) => {
+    const front = wordOf(engine, face, text);
+    const b = front.bounds;
+    const shape = { parts: [{ path: front, x: 0, y: 0, line: 0 }] };
+    let [asked, wrong] = [0, 0];
+    for (let seed = 1; seed <= 8; seed++) {
+      const c = (k: number) => chance(seed, k, 61);
+      const turn = { swing: 90 * (c(0) - 0.5), tilt: 80 * (c(1) - 0.5), roll: 0 };
+      const perspective = seed % 2 ? 0 : 20 + 60 * c(2);
+      const own = coat("T", flat("face"), [step("solid", { ...turn, depth, perspective, rim, rimWidth: width, rimHeight: height })]);
+      const { parts } = new Coats([own], coatsContext(engine.kernel, shape)).form("t")!;
+      const seen = parts.map((p: Part) => ({ pass: p.pass ?? "side", polygons: flatten(p.path, 0.2) }));
+      const diagonal = Math.hypot(b.maxX - b.minX, b.maxY - b.minY);
+      const sight: Sight = {
+        ...turn,
+        ...{ depth: 10 * depth, eye: perspective > 0 ? (80 * diagonal) / perspective : 0 },
+        pivot: { x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 },
+      };
+      const rays = new Rays(front, sight);
+      for (let i = 0; i < 70; i++) {
+        const [x, y] = [
+          b.minX - 60 + (b.maxX - b.minX + 120) * chance(i, seed, 1),
+          b.minY - 60 + (b.maxY - b.minY + 120) * chance(i, seed, 2),
+        ];
+        const want = marched(front, rays, rim, x, y);
+        // Beyond a pixel of letters of 160 pixels from any edge.
+        const near = [
+          [6, 0],
+          [-6, 0],
+          [0, 6],
+          [0, -6],
+        ].map(([dx, dy]) => marched(front, rays, rim, x + dx, y + dy));
+        if (near.some((n) => n !== want)) continue;
+        asked++;
+        const got = seen.findLast((s) => inside(s.polygons, x, y))?.pass ?? "nothing";
+        if (got !== want) wrong++;
+      }
+    }
+    expect(asked).toBeGreaterThan(150);
+    expect([wrong, asked]).toEqual([0, asked]);
+  });
+
+  test("of a square is four slopes that are lit apart, round a face that is as much smaller; none from behind", () => {
+    const square = { parts: [{ path: rectangle(0, 0, 300, 300), x: 0, y: 0, line: 0 }] };
+    const parts = (values: Record<string, unknown>) =>
+      new Coats(
+        [coat("T", flat("face"), [step("solid", { tilt: 0, swing: 0, depth, rimWidth: 3, rimHeight: 3, ...values })])],
+        coatsContext(engine.kernel, square),
+      ).form("t")!.parts;
+    const rim = parts({ rim: "bevel" }).filter((p) => p.pass === "rim");
+    expect(rim).toHaveLength(4);
+    expect(new Set(rim.map((p) => p.along!.toFixed(6))).size).toBe(2);
+    expect(parts({ rim: "bevel" }).find((p) => p.pass === "face")!.path.bounds).toEqual({
+      minX: expect.closeTo(30, 6),
+      minY: expect.closeTo(30, 6),
+      maxX: expect.closeTo(270, 6),
+      maxY: expect.closeTo(270, 6),
+    });
+    // A face that is narrower than its edge is gone, and the slopes meet in a ridge.
+    expect(parts({ rim: "bevel", rimWidth: 40 }).map((p) => p.pass)).not.toContain("face");
+    expect(parts({ rim: "bevel", swing: 170 }).map((p) => p.pass)).not.toContain("rim");
+  });
+});
