@@ -123,7 +123,6 @@ try {
 
   await open("demo-high-pass-shield");
   await page.keyboard.press("2");
-  await shot("shield");
 
   // A shape of the board, made a free path, its nodes under the hand.
   await page.keyboard.press("1");
@@ -134,10 +133,20 @@ try {
   await shot("nodes");
   await page.keyboard.press("Control+Z");
 
-  await open("demo-radio-hour");
-  await page.keyboard.press("1");
-  await page.locator("aside").evaluate((e) => e.scrollTo(0, 480));
-  await shot("axes");
+  // A body with the ball that it is turned by, and slopes under the lamp.
+  await open("demo-ski-cabin");
+  await page.mouse.click(...(await mainWord()));
+  await page.keyboard.press("3");
+  await page.locator('[data-coat="Planks"]').click();
+  await page.locator('[data-handle="ball"]').waitFor();
+  await page.mouse.move(960, 24);
+  await shot("solid");
+  await open("demo-bell-ringers");
+  await page.mouse.click(...(await mainWord()));
+  await page.keyboard.press("3");
+  await page.locator('[data-coat="Bell"]').click();
+  await page.mouse.move(960, 24);
+  await shot("chisel");
 
   await open("demo-switchback-cycling-club");
   await page.mouse.click(...(await mainWord()));

@@ -36,3 +36,13 @@ export const area = (path: Path, tolerance = 0.001): number => flatten(path, tol
 export const around = (path: Path, tolerance = 0.001): number => flatten(path, tolerance).reduce((a, p) => a + perimeter(p), 0);
 
 export const contours = (path: Path): number => path.verbs.filter((v) => v === 0).length;
+
+/** Whether a place lies in polygons that are filled nonzero. */
+export function inside(polygons: readonly Float64Array[], x: number, y: number): boolean {
+  let turns = 0;
+  for (const p of polygons)
+    for (let i = 0, j = p.length - 2; i < p.length; j = i, i += 2)
+      if (p[i + 1] > y !== p[j + 1] > y && x < p[i] + ((y - p[i + 1]) / (p[j + 1] - p[i + 1])) * (p[j] - p[i]))
+        turns += p[i + 1] > p[j + 1] ? 1 : -1;
+  return turns !== 0;
+}

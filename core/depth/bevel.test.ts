@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, test } from "@jest/globals";
 import { coat, flat, step } from "../../demo/build";
 import { coatsContext } from "../../tests/coats";
 import { engineWith } from "../../tests/engine";
-import { rectangle } from "../../tests/paths";
+import { inside, rectangle } from "../../tests/paths";
 import { Rays } from "../../tests/rays";
 import { wordOf } from "../../tests/words";
 import { Coats } from "../coat/evaluate";
@@ -44,15 +44,6 @@ const width = 2;
 const height = 2.5;
 const depth = 12;
 
-const inside = (polygons: readonly Float64Array[], x: number, y: number): boolean => {
-  let turns = 0;
-  for (const p of polygons)
-    for (let i = 0, j = p.length - 2; i < p.length; j = i, i += 2)
-      if (p[i + 1] > y !== p[j + 1] > y && x < p[i] + ((y - p[i + 1]) / (p[j + 1] - p[i + 1])) * (p[j] - p[i]))
-        turns += p[i + 1] > p[j + 1] ? 1 : -1;
-  return turns !== 0;
-};
-
 /**
  * What a ray meets, by marching down it through the edge of the face: at each step it is asked how far in from the outline it is, and
  * whether the body reaches up to it there. It knows of no slopes.
@@ -93,7 +84,7 @@ describe("the edge of a body's face", () => {
     const b = front.bounds;
     const shape = { parts: [{ path: front, x: 0, y: 0, line: 0 }] };
     let [asked, wrong] = [0, 0];
-    for (let seed = 1; seed <= 8; seed++) {
+    for (let seed = 1; seed <= 6; seed++) {
       const c = (k: number) => chance(seed, k, 61);
       const turn = { swing: 90 * (c(0) - 0.5), tilt: 80 * (c(1) - 0.5), roll: 0 };
       const perspective = seed % 2 ? 0 : 20 + 60 * c(2);
@@ -107,7 +98,7 @@ describe("the edge of a body's face", () => {
         pivot: { x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 },
       };
       const rays = new Rays(front, sight);
-      for (let i = 0; i < 70; i++) {
+      for (let i = 0; i < 44; i++) {
         const [x, y] = [
           b.minX - 60 + (b.maxX - b.minX + 120) * chance(i, seed, 1),
           b.minY - 60 + (b.maxY - b.minY + 120) * chance(i, seed, 2),
@@ -126,7 +117,7 @@ describe("the edge of a body's face", () => {
         if (got !== want) wrong++;
       }
     }
-    expect(asked).toBeGreaterThan(150);
+    expect(asked).toBeGreaterThan(60);
     expect([wrong, asked]).toEqual([0, asked]);
   });
 

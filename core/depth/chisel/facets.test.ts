@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, test } from "@jest/globals";
 import { coat, flat, gradient, step } from "../../../demo/build";
 import { coatsContext } from "../../../tests/coats";
 import { engineWith } from "../../../tests/engine";
-import { area, circle, rectangle } from "../../../tests/paths";
+import { area, circle, inside, rectangle } from "../../../tests/paths";
 import { wordOf } from "../../../tests/words";
 import { Coats } from "../../coat/evaluate";
 import { contoursOf } from "../../curves/contour";
@@ -30,15 +30,6 @@ function volume(path: Path, steps: number): number {
       sum += nearest(path, minX + ((i + 0.5) * (maxX - minX)) / steps, minY + ((k + 0.5) * (maxY - minY)) / steps)!.distance;
   return (sum * (maxX - minX) * (maxY - minY)) / steps ** 2;
 }
-
-const inside = (polygons: readonly Float64Array[], x: number, y: number): boolean => {
-  let turns = 0;
-  for (const p of polygons)
-    for (let i = 0, j = p.length - 2; i < p.length; j = i, i += 2)
-      if (p[i + 1] > y !== p[j + 1] > y && x < p[i] + ((y - p[i + 1]) / (p[j + 1] - p[i + 1])) * (p[j] - p[i]))
-        turns += p[i + 1] > p[j + 1] ? 1 : -1;
-  return turns !== 0;
-};
 
 /** Where slopes meet in the middle of the strokes: inner points of their borders. */
 const ridges = (all: readonly Facet[]) => all.flatMap((f) => f.borders[f.borders.length - 1]);
@@ -117,7 +108,7 @@ describe("the slopes of letters", () => {
     const { minX, minY, maxX, maxY } = word.bounds;
     const whole = flatten(word, 0.1);
     let [asked, wrong] = [0, 0];
-    for (let i = 0; i < 900; i++) {
+    for (let i = 0; i < 500; i++) {
       const [x, y] = [minX + (maxX - minX) * chance(i, 1, 7), minY + (maxY - minY) * chance(i, 2, 7)];
       if (!inside(whole, x, y)) continue;
       const near = nearest(word, x, y)!;
@@ -128,7 +119,7 @@ describe("the slopes of letters", () => {
       asked++;
       if (!owner.some((f) => [0.3, 0.6, 0.9].every((s) => inside(f, ...step(s))))) wrong++;
     }
-    expect(asked).toBeGreaterThan(100);
+    expect(asked).toBeGreaterThan(50);
     // Places right on a ridge, and where kinks of less than 12 degrees are taken for smooth.
     expect([wrong, asked, wrong <= asked / 60]).toEqual([wrong, asked, true]);
   });

@@ -9,7 +9,8 @@ export const longest = 4;
 /** What is left of a shape within slopes of a width, as `facetsOf` leaves it: corners that point inwards are mitred, but for slits. */
 export function topOf(path: Path, width: number, kernel: Kernel): Path {
   const mitred = kernel.grow(path, -width, { kind: "miter", limit: longest });
-  return hasSlit(path) ? kernel.intersect([mitred, kernel.grow(path, -width, { kind: "round" })]) : mitred;
+  // A picture of a drag does without.
+  return kernel === kernel.exact && hasSlit(path) ? kernel.intersect([mitred, kernel.grow(path, -width, { kind: "round" })]) : mitred;
 }
 
 const before = new Float64Array(2);
