@@ -55,7 +55,7 @@ function marched(front: Path, rays: Rays, rim: EdgeProfile, x: number, y: number
     return [from[0] + t * way[0], from[1] + t * way[1]] as const;
   };
   const profile = profileOf(rim);
-  const steps = 60;
+  const steps = 30;
   for (let i = 0; i <= steps; i++) {
     const z = (-10 * height * i) / steps;
     const [px, py] = at(z);
