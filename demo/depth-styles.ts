@@ -20,7 +20,6 @@ export const depthStyles = (): Style[] => [
       Pores: "#5a351c",
       "Side, dark": "#2b170d",
       "Side, light": "#8a5730",
-      Sap: "#fff1d2",
       Shadow: "#1a120c",
     },
     [
@@ -109,7 +108,7 @@ export const depthStyles = (): Style[] => [
       ),
     ),
   ]),
-  style("Tea Tin", "shrikhand", "em", { Tin: "#d8e2e0", Steel: "#64797c", Rose: "#c23b4e", Wine: "#6b1730", Cream: "#fff3dc" }, [
+  style("Tea Tin", "shrikhand", "em", { Rose: "#c23b4e", Wine: "#6b1730", Cream: "#fff3dc" }, [
     coat("Mirror", flat("rose"), [step("mirror", { reach: 65, strength: 42 })]),
     coat("Edge", flat("wine"), [grow(2.2), weld(), shift(0.8, 1.4)]),
     coat("Cream", flat("cream"), [grow(1.5), weld()]),

@@ -3,6 +3,17 @@ import { set } from "../core/lettering/setting";
 import type { LoadedEngine } from "../core/piece/engine";
 import { newLettering } from "../core/piece/schema";
 
+/** Words of seven faces and three scripts. */
+export const words = [
+  ["archivo-black", "Rgx&8"],
+  ["alfa-slab", "Bakes"],
+  ["pacifico", "Ferry"],
+  ["abril-fatface", "Qu&y"],
+  ["anton", "MOOR"],
+  ["marhey", "سلام"],
+  ["baloo-2", "नमस्ते"],
+] as const;
+
 /** A word as one welded outline, 1000 units to the em. */
 export function wordOf(engine: LoadedEngine, face: string, text: string): Path {
   const lettering = newLettering({

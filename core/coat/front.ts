@@ -3,7 +3,8 @@ import type { Path } from "../curves/path";
 import { memoByIdentity } from "../memo";
 import { plain, type Shape } from "./shape";
 
-const fronts = memoByIdentity<Shape, Path>(1);
+// Of a draft and of the exact outlines: where something is dragged both may be asked for.
+const fronts = memoByIdentity<Shape, Path>(2);
 
 /** All letters as one outline, in lettering space: what shades are of, so that none falls on a neighbour's face. */
 export const frontOf = (shape: Shape, kernel: Kernel): Path =>

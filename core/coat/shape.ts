@@ -31,6 +31,11 @@ export interface Part {
    * of.
    */
   readonly lit?: Lit;
+  /**
+   * The plane that it lies in, where that is turned: its box there, and from there into the space of its path. What it is painted with lies
+   * in that plane, too.
+   */
+  readonly lies?: { readonly box: Bounds; readonly matrix: Matrix };
   /** Which of the coat's passes it belongs to, by its id; the coat's own paint is for all others. */
   readonly pass?: string;
   /** What is shaded as one surface, where a step makes several. */

@@ -3,7 +3,7 @@ import { coat, flat, step } from "../../demo/build";
 import { coatsContext } from "../../tests/coats";
 import { engineWith } from "../../tests/engine";
 import { area, around, circle, rectangle } from "../../tests/paths";
-import { wordOf } from "../../tests/words";
+import { wordOf, words } from "../../tests/words";
 import { Coats } from "../coat/evaluate";
 import { flatten } from "../curves/flatten";
 import type { Path } from "../curves/path";
@@ -15,18 +15,8 @@ import { visibleSides } from "./visible-sides";
 
 let engine: LoadedEngine;
 beforeAll(async () => {
-  engine = await engineWith("archivo-black", "alfa-slab", "pacifico", "abril-fatface", "anton", "marhey", "baloo-2");
+  engine = await engineWith(...words.map(([face]) => face));
 });
-
-const words = [
-  ["archivo-black", "Rgx&8"],
-  ["alfa-slab", "Bakes"],
-  ["pacifico", "Ferry"],
-  ["abril-fatface", "Qu&y"],
-  ["anton", "MOOR"],
-  ["marhey", "سلام"],
-  ["baloo-2", "नमस्ते"],
-] as const;
 
 /** A way by chance: along a vector, towards a point outside or inside the word, or away from one. */
 function wayFor({ minX, minY, maxX, maxY }: Path["bounds"], seed: number): Way {

@@ -5,7 +5,7 @@ import { engineWith } from "../../tests/engine";
 import { circle, rectangle } from "../../tests/paths";
 import { Rays } from "../../tests/rays";
 import { looked, sightOf } from "../../tests/solids";
-import { wordOf } from "../../tests/words";
+import { wordOf, words } from "../../tests/words";
 import { Coats } from "../coat/evaluate";
 import { chance } from "../grain/noise";
 import type { LoadedEngine } from "../piece/engine";
@@ -15,18 +15,8 @@ import { solidPainted, solidSides } from "./solid";
 
 let engine: LoadedEngine;
 beforeAll(async () => {
-  engine = await engineWith("archivo-black", "alfa-slab", "pacifico", "abril-fatface", "anton", "marhey", "baloo-2");
+  engine = await engineWith(...words.map(([face]) => face));
 });
-
-const words = [
-  ["archivo-black", "Rgx&8"],
-  ["alfa-slab", "Bakes"],
-  ["pacifico", "Ferry"],
-  ["abril-fatface", "Qu&y"],
-  ["anton", "MOOR"],
-  ["marhey", "سلام"],
-  ["baloo-2", "नमस्ते"],
-] as const;
 
 describe("a camera", () => {
   test("sees a cube isometrically at 45 and 35.264 degrees: all edges at sqrt(2/3) (ISO 5456-3)", () => {
@@ -233,36 +223,36 @@ describe("the step", () => {
 
   test("is painted with the light that runs over it, in the inks of the way", () => {
     const disc = { parts: [{ path: circle(0, 0, 100), x: 0, y: 0, line: 0 }] };
-    const coats = new Coats(
-      [
-        coat(
-          "T",
-          gradient(
-            [
-              [0, "edge"],
-              [100, "face"],
-            ],
-            { shape: "copies" },
-          ),
-          [step("solid")],
-        ),
-      ],
-      coatsContext(engine.kernel, disc),
-    );
-    const [layer] = coats.build(
-      coat(
-        "T",
-        gradient(
-          [
-            [0, "edge"],
-            [100, "face"],
-          ],
-          { shape: "copies" },
-        ),
-        [step("solid")],
+    const own = coat(
+      "T",
+      gradient(
+        [
+          [0, "edge"],
+          [100, "face"],
+        ],
+        { shape: "copies" },
       ),
-    ).layers;
+      [step("solid")],
+    );
+    const [layer] = new Coats([own], coatsContext(engine.kernel, disc)).build(own).layers;
     expect(layer.fills.map((f) => f.kind)).toEqual(["flat", "linear", "flat"]);
+  });
+
+  test("is painted in the plane of its face: what runs over the letters is turned with them", () => {
+    const own = coat("T", flat("edge"), [step("solid", { tilt: 0, swing: 60, depth: 10 })], {
+      passes: {
+        face: gradient([
+          [0, "edge"],
+          [100, "face"],
+        ]),
+      },
+    });
+    const [layer] = new Coats([own], coatsContext(engine.kernel, square)).build(own).layers;
+    const fill = layer.fills.find((f) => f.kind === "linear")!;
+    // Half as wide, about the middle at 100, and shifted by half of what is seen of the depth; the gradient's box is the letters' own.
+    expect(fill).toMatchObject({ box: { minX: 50, minY: 20, maxX: 150, maxY: 120 } });
+    const [a, b, c, d] = (fill as { matrix: readonly number[] }).matrix;
+    expect([a, b, c, d]).toEqual([0.5, 0, 0, 1].map((v) => expect.closeTo(v, 9)));
   });
 
   test("says where it is turned by hand", () => {

@@ -11,6 +11,7 @@ import { normalsOf, sidesOf } from "../../depth/sides";
 import { litTones, twoTones, type Tones } from "../../depth/tones";
 import { visibleSides } from "../../depth/visible-sides";
 import { memoByIdentity } from "../../memo";
+import { edgeParam, edgesPass } from "../edge-lines";
 import { formStep } from "../form-step";
 import { placeIn } from "../handles";
 import { frontOf } from "../front";
@@ -96,19 +97,11 @@ export const blockShade = formStep({
       step: 1,
       when: (v) => v.sides === "deep",
     },
-    edge: {
-      type: "length",
-      label: "Edges",
-      hint: "How wide a line is drawn along every edge; 0 draws none",
-      default: 0,
-      min: 0,
-      max: 100,
-      reach: 6,
-    },
+    edge: edgeParam,
     gap: { type: "length", label: "Gap", hint: "Left open between the letters and their sides", default: 0, min: 0, max: 200, reach: 10 },
   },
   copies: ({ sides, steps }) => (sides === "deep" ? steps : undefined),
-  passes: ({ edge }) => (edge > 0 ? [{ id: "edges", label: "Edges", hint: "Lines along every edge" }] : []),
+  passes: ({ edge }) => (edge > 0 ? [edgesPass] : []),
   needs: ["lamp"],
   spares: ({ sides }) => (sides === "lit" ? [] : ["lamp"]),
   facts: ({ parts }, { to }) => (to === "point" && parts.length ? { places: [{ param: "point", box: boundsOf(parts) }] } : {}),

@@ -1,4 +1,5 @@
 import type { Kernel } from "../../curves/kernel";
+import type { Matrix } from "../../curves/matrix";
 import { Path } from "../../curves/path";
 import { seenSlopes, slopesOf, type Edge } from "../../depth/bevel";
 import { bodyUnder, movedAlong, rest } from "../../depth/body";
@@ -13,10 +14,11 @@ import { solidPainted, solidSides, type SeenSides, type Shading } from "../../de
 import { sidesByWay } from "../../depth/tones";
 import { contoursOf } from "../../curves/contour";
 import { memoByIdentity } from "../../memo";
+import { edgeParam, edgesPass } from "../edge-lines";
 import { formStep, type Pass } from "../form-step";
 import { frontOf } from "../front";
 import { inked, isDraft } from "../inked-lines";
-import { boundsOf, plain, type Part, type Shape } from "../shape";
+import { boundsOf, boundsOfPart, plain, type Part, type Shape } from "../shape";
 
 /** Units that the picture of a curve may be off in perspective. */
 const tolerance = 0.05;
@@ -116,22 +118,14 @@ export const solid = formStep({
       reach: 12,
       when: (v) => v.rim !== "sharp",
     },
-    edge: {
-      type: "length",
-      label: "Edges",
-      hint: "How wide a line is drawn along every edge; 0 draws none",
-      default: 0,
-      min: 0,
-      max: 100,
-      reach: 6,
-    },
+    edge: edgeParam,
   },
   passes: ({ sides, edge, rim }) => [
     { id: "face", label: "Face", hint: "The letters themselves, in front" },
     ...(rim === "sharp" ? [] : [{ id: "rim", label: "Rim", hint: "The slopes between the face and the sides" }]),
     { id: "back", label: "Back", hint: "What is seen of them from behind" },
     ...(sides === "ways" ? wayPasses : []),
-    ...(edge > 0 ? [{ id: "edges", label: "Edges", hint: "Lines along every edge" }] : []),
+    ...(edge > 0 ? [edgesPass] : []),
   ],
   needs: ["lamp"],
   spares: (v) => (unlit(v) ? ["lamp"] : []),
@@ -165,13 +159,15 @@ export const solid = formStep({
     const key = `${kernel.name} ${JSON.stringify([camera.key, look, flat, rim])}`;
     const body = known(front, key, () => (flat ? [] : bodyOf(shape, front, camera, look, rim, kernel)));
     const pass = camera.behind ? "back" : "face";
+    const plane = planeOf(camera, sight.pivot);
     const seen = shape.parts.map(plain).flatMap((p): Part[] => {
       const at = `${kernel.name} ${camera.key} ${p.x} ${p.y} ${rim?.width ?? 0}`;
       const path = faces(p.path, at, () => {
         const face = rim ? topOf(p.path, rim.width, kernel) : p.path;
         return toPicture(face.transform([1, 0, 0, 1, p.x, p.y]), camera, kernel);
       });
-      return path.isEmpty ? [] : [{ ...p, path, x: 0, y: 0, along: 1, pass }];
+      const lies = { box: boundsOfPart(p), matrix: plane };
+      return path.isEmpty ? [] : [{ ...p, path, x: 0, y: 0, along: 1, pass, lies }];
     });
     const place = (b: Drawn): Part => ({ ...b, x: 0, y: 0, line: 0 });
     const [edges, others] = [body.filter((b) => b.pass === "edges"), body.filter((b) => b.pass !== "edges")];
@@ -179,6 +175,14 @@ export const solid = formStep({
     return { parts: isDraft(kernel) ? [...body.map(place), ...seen] : [...others.map(place), ...seen, ...edges.map(place)] };
   },
 });
+
+/** From the plane of the face to the picture; in perspective as it is in the middle of the letters. */
+function planeOf({ matrix, map }: Camera, { x, y }: { readonly x: number; readonly y: number }): Matrix {
+  if (matrix) return matrix;
+  map(x, y, seenAt);
+  const [u, v, a, b, c, d] = seenAt;
+  return [a, b, c, d, u - a * x - c * y, v - b * x - d * y];
+}
 
 /** How sides are told apart, and how they are lit. */
 interface Look {

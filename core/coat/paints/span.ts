@@ -1,8 +1,8 @@
-import type { Bounds } from "../../curves/bounds";
-import type { Matrix } from "../../curves/matrix";
+import { joinAll, type Bounds } from "../../curves/bounds";
+import { multiply, type Matrix } from "../../curves/matrix";
 import type { ChoiceParam } from "../../params";
 import type { Givens, Need } from "../given";
-import { boundsOf, type Part, type Shape } from "../shape";
+import { boundsOf, placeOfPart, type Part, type Shape } from "../shape";
 import { straightened } from "./along";
 import { inTurn } from "./in-turn";
 
@@ -49,5 +49,13 @@ export function paintSpans(shape: Shape, span: Span, { board, group }: Pick<Give
       return runs.map((run) => ({ ...run, box }));
     });
   const grouped = span === "letter" ? shape.parts.map((p) => [p]) : span === "line" ? lines() : [shape.parts];
-  return grouped.filter((parts) => parts.length).map((parts) => ({ parts, box: boundsOf(parts) }));
+  return grouped.filter((parts) => parts.length).map((parts) => inPlane(parts) ?? { parts, box: boundsOf(parts) });
+}
+
+/** A run over parts that lie in one plane, which is turned. */
+function inPlane(parts: readonly Part[]): PaintSpan | undefined {
+  const [first] = parts;
+  const { lies } = first;
+  if (!lies || parts.some((p) => p.lies?.matrix !== lies.matrix || p.x !== first.x || p.y !== first.y)) return undefined;
+  return { parts, box: joinAll(parts.map((p) => p.lies!.box)), matrix: multiply(placeOfPart(first), lies.matrix) };
 }
