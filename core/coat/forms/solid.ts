@@ -1,35 +1,20 @@
-import type { Kernel } from "../../curves/kernel";
-import type { Matrix } from "../../curves/matrix";
-import { Path } from "../../curves/path";
-import { seenSlopes, slopesOf, type Edge } from "../../depth/bevel";
-import { bodyUnder, movedAlong, rest } from "../../depth/body";
-import { cameraOf, type Camera, type Point3 } from "../../depth/camera";
-import type { Facet } from "../../depth/chisel/facets";
+import type { Path } from "../../curves/path";
+import { cameraOf, type Point3 } from "../../depth/camera";
 import { topOf } from "../../depth/chisel/top";
-import { linesAlong, visibleSurfaces } from "../../depth/edges";
-import { lightOf, lightOn, toneUnder } from "../../depth/light";
-import { underPainted } from "../../depth/painted-sides";
-import { profileOf, type EdgeProfile } from "../../depth/profile";
-import { solidPainted, solidSides, type SeenSides, type Shading } from "../../depth/solid";
-import { sidesByWay } from "../../depth/tones";
-import { contoursOf } from "../../curves/contour";
+import { lightOf, lightOn } from "../../depth/light";
 import { memoByIdentity } from "../../memo";
 import { edgeParam, edgesPass } from "../edge-lines";
 import { formStep, type Pass } from "../form-step";
 import { frontOf } from "../front";
-import { inked, isDraft } from "../inked-lines";
+import { isDraft } from "../inked-lines";
 import { boundsOf, boundsOfPart, plain, type Part, type Shape } from "../shape";
+import { bodyOf, planeOf, rimOf, toPicture, type Drawn, type Look } from "../solid-body";
 
-/** Units that the picture of a curve may be off in perspective. */
-const tolerance = 0.05;
 /** The nearest that the eye comes, against the diagonal of the letters' box. */
 const nearest = 0.8;
 
-type Drawn = Pick<Part, "path" | "along" | "facing" | "lit" | "pass">;
-
 const known = memoByIdentity<Path, readonly Drawn[]>(4);
 const faces = memoByIdentity<Path, Path>(8);
-const slopes = memoByIdentity<Path, readonly Facet[]>(3);
 
 const wayPasses: readonly Pass[] = [
   { id: "left", label: "Left", hint: "Sides that look to the left of the letters" },
@@ -176,66 +161,6 @@ export const solid = formStep({
   },
 });
 
-/** From the plane of the face to the picture; in perspective as it is in the middle of the letters. */
-function planeOf({ matrix, map }: Camera, { x, y }: { readonly x: number; readonly y: number }): Matrix {
-  if (matrix) return matrix;
-  map(x, y, seenAt);
-  const [u, v, a, b, c, d] = seenAt;
-  return [a, b, c, d, u - a * x - c * y, v - b * x - d * y];
-}
-
-/** How sides are told apart, and how they are lit. */
-interface Look {
-  readonly shading: Shading;
-  /** Towards it, in the body's frame. */
-  readonly light: Point3;
-  readonly lamp: { readonly strength: number; readonly ambient: number };
-  /** Units; 0 draws no lines. */
-  readonly edge: number;
-}
-
-/** The edge of the face; undefined where it is sharp. */
-function rimOf(
-  { rim, rimWidth, rimHeight }: { rim: "sharp" | EdgeProfile; rimWidth: number; rimHeight: number },
-  depth: number,
-  units: (length: number) => number,
-): Edge | undefined {
-  const width = units(rimWidth);
-  if (rim === "sharp" || !(width > 0)) return undefined;
-  // Some of the sides is left.
-  return { profile: profileOf(rim), width, height: Math.min(units(rimHeight), 0.9 * depth) };
-}
-
-/** Sides, and the slopes of the face's edge, as bright as the lamp makes them. */
-function bodyOf(shape: Shape, front: Path, camera: Camera, look: Look, rim: Edge | undefined, kernel: Kernel): Drawn[] {
-  const draw = isDraft(kernel) ? sketched : drawn;
-  const lit = (b: Drawn) => (look.shading.kind === "ways" && b.pass !== "rim" ? b : litUnder(b, look.lamp));
-  if (!rim) return draw(front, camera, look, kernel).map(lit);
-  // Sides begin where the edge ends: that much deeper, which in the plane of the face is that much along the way.
-  const { way } = camera;
-  const share = shareAt(rim.height, camera);
-  const walls = draw(front.transform(movedAlong(way, share)), { ...camera, way: rest(way, share) }, look, kernel);
-  const outline = frontOf(shape, kernel.exact);
-  const facets = slopes(outline, `${isDraft(kernel)} ${rim.width}`, () => slopesOf(outline, rim, isDraft(kernel)));
-  const { x, y, z } = look.light;
-  const across = Math.hypot(x, y);
-  const steps = look.shading.kind === "tones" ? look.shading.count - 1 : 0;
-  const toneOf = (n: Point3): number => {
-    // From right away from the light to straight towards it.
-    const tone = Math.min(1, Math.max(0, (n.x * x + n.y * y + n.z * z + across) / (1 + across)));
-    return steps > 0 ? Math.round(tone * steps) / steps : tone;
-  };
-  const rings = seenSlopes(facets, rim, camera, toneOf).map(({ tone, ...slope }): Drawn => ({ ...slope, along: tone, pass: "rim" }));
-  return [...walls, ...rings].map(lit);
-}
-
-/** How much of the way a depth is. */
-function shareAt(depth: number, { way, depth: whole }: Camera): number {
-  if (way.kind === "vector") return depth / whole;
-  const height = (whole * (1 - way.by)) / way.by;
-  return depth / (height + depth) / way.by;
-}
-
 function sightOf(
   { parts }: Shape,
   { tilt, swing, roll, depth, perspective }: { tilt: number; swing: number; roll: number; depth: number; perspective: number },
@@ -248,67 +173,4 @@ function sightOf(
     eye: perspective > 0 ? (nearest * diagonal * 100) / perspective : 0,
     pivot: { x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 },
   };
-}
-
-function toPicture(path: Path, { matrix, map }: Camera, kernel: Kernel): Path {
-  return matrix ? kernel.placed(path, matrix) : kernel.warp(path, map, tolerance);
-}
-
-function drawn(front: Path, camera: Camera, { light, shading, edge }: Look, kernel: Kernel): Drawn[] {
-  const sides = solidSides(front, camera, kernel, light, shading).filter((s) => !s.path.isEmpty);
-  const under = { path: toPicture(bodyUnder(front, camera.way, kernel), camera, kernel), along: middleOf(sides) };
-  const seen = sides.map((s) => ofSide(s, toPicture(s.path, camera, kernel)));
-  if (edge === 0) return [under, ...seen];
-  const borders = [front, ...visibleSurfaces(front, camera.way, kernel)].map((p) => toPicture(p, camera, kernel));
-  return [under, ...seen, { path: linesAlong(borders, edge, kernel), along: 0, pass: "edges" }];
-}
-
-function sketched(front: Path, camera: Camera, { light, shading, edge }: Look, kernel: Kernel): Drawn[] {
-  const sides = solidPainted(front, camera, light, shading);
-  const place = (path: Path) => (camera.matrix ? path.transform(camera.matrix) : straightUnder(path, camera));
-  const under = { path: place(underPainted(sides)), along: middleOf(sides) };
-  const seen = sides.flatMap((s) => {
-    const path = place(s.path);
-    const line = edge > 0 ? inked(contoursOf(path, true), { width: edge, join: { kind: "round" }, cap: "round" }, kernel) : undefined;
-    return [ofSide(s, path), ...(line ? [{ path: line, along: 0, pass: "edges" }] : [])];
-  });
-  return [under, ...seen];
-}
-
-const seenAt = new Float64Array(6);
-
-/** A path of straight lines in perspective, in which they stay straight. */
-function straightUnder(path: Path, { map }: Camera): Path {
-  const coords = new Float64Array(path.coords.length);
-  for (let i = 0; i < coords.length; i += 2) {
-    map(path.coords[i], path.coords[i + 1], seenAt);
-    coords[i] = seenAt[0];
-    coords[i + 1] = seenAt[1];
-  }
-  return new Path(path.verbs, coords);
-}
-
-const ofSide = ({ tone, facing, lit, side }: SeenSides, path: Path): Drawn => ({
-  path,
-  along: tone,
-  ...(facing ? { facing } : {}),
-  ...(lit ? { lit } : {}),
-  ...(side ? { pass: side } : {}),
-});
-
-/** A side as bright as the lamp makes it. */
-function litUnder(side: Drawn, lamp: { readonly strength: number; readonly ambient: number }): Drawn {
-  const { along, lit, pass } = side;
-  if (pass === "edges") return side;
-  return {
-    ...side,
-    along: toneUnder(along ?? 0, lamp),
-    ...(lit ? { lit: { ...lit, stops: lit.stops.map((s) => ({ ...s, tone: toneUnder(s.tone, lamp) })) } } : {}),
-  };
-}
-
-/** The tone that is least wrong between two sides. */
-function middleOf(sides: readonly SeenSides[]): number {
-  const tones = sides.map((s) => s.tone).sort((a, b) => a - b);
-  return tones[tones.length >> 1] ?? sidesByWay.length / 8;
 }
