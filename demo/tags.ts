@@ -27,7 +27,7 @@ export const demoTags: Readonly<Record<string, readonly string[]>> = {
   "Shop Blind": ["shop", "lines"],
   "Cabin Door": ["wood", "depth"],
   "Enamel Plate": ["enamel", "depth"],
-  "Brass Plaque": ["metal", "depth"],
+  "Brass Plaque": ["gilded", "depth"],
   "Slate Cut": ["stone", "depth"],
   "Tunnel Mouth": ["railway", "depth", "loud"],
   "Summit Poster": ["railway", "depth", "print"],
