@@ -1,7 +1,6 @@
 import type { Path } from "../curves/path";
 import type { Bounds } from "../curves/bounds";
 import type { Point } from "../curves/matrix";
-
 import type { Kind, Mark, Params, Values } from "../params";
 import type { SceneLayer } from "../scene/scene";
 import type { Given, Need } from "./given";
@@ -34,7 +33,6 @@ export interface StepFacts {
   /** Where a body is turned by hand: about its middle, in the item's space, and the settings in degrees that say how. */
   readonly ball?: {
     readonly at: Point;
-    readonly radius: number;
     readonly tilt: string;
     readonly swing: string;
     readonly roll: string;

@@ -182,6 +182,17 @@ describe("a block shade", () => {
     expect(formOf({ to: "point", depth: 0 })).toEqual([]);
   });
 
+  test("is as it is exactly while something is dragged, where it leaves a gap: also of letters that have grown into each other", () => {
+    const parts = [0, 150].map((x, i) => ({ path: circle(0, 0, 80), x, y: 0, line: 0, letter: i }));
+    const areas = [engine.kernel, engine.draft].map((kernel) => {
+      const own = coat("T", flat("face"), [step("grow", { amount: 3 }), step("block-shade", { gap: 1, way: { angle: 60, distance: 12 } })]);
+      return new Coats([own], coatsContext(kernel, { parts })).form("t")!.parts.map((p) => engine.kernel.area(p.path));
+    });
+    expect(areas[1]).toHaveLength(areas[0].length);
+    // Grown roughly in a draft: within a hundredth.
+    areas[0].forEach((a, i) => expect(Math.abs(areas[1][i] / a - 1)).toBeLessThan(0.01));
+  });
+
   test("runs towards a point that lies at its share of the letters' box, and away from it", () => {
     const at = (depth: number) => formOf({ to: "point", point: { x: 0.5, y: 2.5 }, depth, sides: "one" })[0].path;
     // The point is at 100, 270: half-way there the far end is half as large, between 75 and 125 at 145 to 195.

@@ -3,9 +3,9 @@ import type { Point } from "../curves/matrix";
 import { PathBuilder, type Path, type Polygon } from "../curves/path";
 import type { Way } from "../curves/sweep";
 import { nearestFirst } from "./order";
-import type { Arc } from "./sides";
+import { placeOn, type Arc } from "./sides";
 
-const { abs, atan2, hypot, PI, sign } = Math;
+const { abs, hypot, PI, sign } = Math;
 
 /** How far a chord may lie from its curve, in units: some quarter of a pixel of letters of 160 pixels. */
 const tolerance = 1.5;
@@ -85,18 +85,8 @@ function runsOf<L>(p: Polygon, way: Way, labelOf: (normal: Point) => L): Run<L>[
 function arcOf(points: readonly number[], way: Way): Arc {
   const n = points.length / 2;
   const arc = { across: new Float64Array(n), along: new Float64Array(n), x: new Float64Array(n), y: new Float64Array(n) };
-  const length = way.kind === "vector" ? hypot(way.x, way.y) : 1;
   for (let i = 0; i < n; i++) {
-    const [x, y] = [points[2 * i], points[2 * i + 1]];
-    arc.x[i] = x;
-    arc.y[i] = y;
-    if (way.kind === "vector") {
-      arc.across[i] = (way.x * y - way.y * x) / length;
-      arc.along[i] = (way.x * x + way.y * y) / length;
-    } else {
-      arc.across[i] = atan2(y - way.y, x - way.x);
-      arc.along[i] = -sign(way.by) * hypot(x - way.x, y - way.y);
-    }
+    placeOn(arc, i, points[2 * i], points[2 * i + 1], way);
   }
   if (way.kind === "point") {
     // An end on the ray takes the side that its neighbour lies on.

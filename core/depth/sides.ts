@@ -125,24 +125,28 @@ export interface Arc {
 /** Places on a curve that is a side. */
 const places = 12;
 
+/** Writes a place in the coordinates of a way. @param i which of the arc's */
+export function placeOn(arc: Arc, i: number, x: number, y: number, way: Way): void {
+  arc.x[i] = x;
+  arc.y[i] = y;
+  if (way.kind === "vector") {
+    const length = hypot(way.x, way.y);
+    arc.across[i] = (way.x * y - way.y * x) / length;
+    arc.along[i] = (way.x * x + way.y * y) / length;
+  } else {
+    arc.across[i] = Math.atan2(y - way.y, x - way.x);
+    arc.along[i] = -Math.sign(way.by) * hypot(x - way.x, y - way.y);
+  }
+}
+
 /** A side in the coordinates of a way: straight across and along it, or the angle about its point and the nearness to it. */
 export function arcOf(contours: readonly Contour[], { contour, segment }: Side, way: Way): Arc {
   const { points, degrees } = contours[contour];
   const [o, degree] = [segment * stride, degrees[segment]];
   const n = degree === 1 ? 1 : places;
   const arc = { across: new Float64Array(n + 1), along: new Float64Array(n + 1), x: new Float64Array(n + 1), y: new Float64Array(n + 1) };
-  const length = way.kind === "vector" ? hypot(way.x, way.y) : 1;
   for (let i = 0; i <= n; i++) {
-    const [x, y] = [valueAt(points, o, degree, i / n), valueAt(points, o + 1, degree, i / n)];
-    arc.x[i] = x;
-    arc.y[i] = y;
-    if (way.kind === "vector") {
-      arc.across[i] = (way.x * y - way.y * x) / length;
-      arc.along[i] = (way.x * x + way.y * y) / length;
-    } else {
-      arc.across[i] = Math.atan2(y - way.y, x - way.x);
-      arc.along[i] = -Math.sign(way.by) * hypot(x - way.x, y - way.y);
-    }
+    placeOn(arc, i, valueAt(points, o, degree, i / n), valueAt(points, o + 1, degree, i / n), way);
   }
   // An end on the ray takes the side that its middle lies on.
   if (way.kind === "point") {

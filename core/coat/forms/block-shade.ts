@@ -108,7 +108,9 @@ export const blockShade = formStep({
   apply: (shape, values, { kernel, units, lamp }) => {
     if (!shape.parts.length) return shape;
     const { sides } = values;
-    const front = frontOf(shape, kernel);
+    // What is left open round the letters can only be taken away exactly.
+    const draft = isDraft(kernel) && !(units(values.gap) > 0);
+    const front = frontOf(shape, draft ? kernel : kernel.exact);
     const swept = wayOf(values, boundsOf(shape.parts), units);
     if (front.isEmpty || !swept) return { parts: [] };
     const block: Block = {
@@ -116,8 +118,6 @@ export const blockShade = formStep({
       steps: sides === "deep" ? Math.round(values.steps) : 1,
       tones: sides === "lit" ? { count: Math.round(values.tones), light: lightOf(lamp) } : undefined,
     };
-    // What is left open round the letters can only be taken away exactly.
-    const draft = isDraft(kernel) && block.gap === 0;
     const under = sides === "lit" ? { strength: lamp.strength, ambient: lamp.ambient } : undefined;
     const bodies = known(front, `${draft} ${JSON.stringify([swept, block])}`, () =>
       draft ? sketched(front, swept, block, kernel) : drawn(front, swept, block, kernel.exact),

@@ -120,11 +120,9 @@ export const solid = formStep({
     return ({ x, y }) => project({ x, y, z: 0 });
   },
   facts: (shape, values, { units }) => {
-    const box = boundsOf(shape.parts);
     if (!shape.parts.length) return {};
     const { pivot } = sightOf(shape, values, units);
-    const radius = Math.max(0.5 * (box.maxY - box.minY), 0.3 * Math.min(box.maxX - box.minX, 3 * (box.maxY - box.minY)));
-    return { ball: { at: pivot, radius, tilt: "tilt", swing: "swing", roll: "roll" } };
+    return { ball: { at: pivot, tilt: "tilt", swing: "swing", roll: "roll" } };
   },
   apply: (shape, values, { kernel, units, lamp }) => {
     const front = frontOf(shape, kernel);
