@@ -17,6 +17,8 @@ const ambient = 0.15;
 
 /** Degrees that the slopes of curves turn at most where each is of one flat tone: borders of tones lie within half of that. */
 const narrow = 6;
+/** And in a picture while something is dragged. */
+const coarse = 50;
 
 const slopes = memoByIdentity<Path, readonly Facet[]>(3);
 const tops = memoByIdentity<Path, Path>(3);
@@ -139,7 +141,7 @@ interface Settings {
 
 function cutOf(path: Path, { sunk, inset, by, angle, height, tones, line, light, lamp }: Settings, kernel: Kernel): Cut[] {
   const clean = kernel.exact.weld(path);
-  const widest = tones > 1 ? narrow : undefined;
+  const widest = tones > 1 ? narrow : isDraft(kernel) ? coarse : undefined;
   const facets = slopes(clean, `${kernel.name} ${inset} ${widest}`, () =>
     facetsOf(contoursOf(clean, true), inset, widest, isDraft(kernel) ? rough : undefined),
   );
