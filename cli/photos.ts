@@ -1,6 +1,6 @@
-import { looksOf, type PieceFile } from "../core/piece/schema";
+import { photosShown } from "../core/piece/photos";
+import type { PieceFile } from "../core/piece/schema";
 import { Problem } from "../core/problem";
-import { photosOf } from "../core/style/photos";
 import { embeddedPhotos } from "../server/photos/store";
 import { shelf } from "./shelf";
 
@@ -10,7 +10,7 @@ import { shelf } from "./shelf";
  */
 export async function photosFor({ piece, styles }: PieceFile, inside: ReadonlyMap<string, string>): Promise<Map<string, string>> {
   const found = new Map(inside);
-  const wanted = looksOf(piece, styles).flatMap(photosOf);
+  const wanted = photosShown(piece, styles);
   const left = () => wanted.filter((p) => !found.has(p.id));
   const db = left().length ? await shelf() : undefined;
   if (db)

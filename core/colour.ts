@@ -1,4 +1,4 @@
-import { clampRgb, formatHex, interpolate, parse, wcagContrast } from "culori";
+import { type Color, clampRgb, formatHex, interpolate, parse, wcagContrast } from "culori";
 import { z } from "zod";
 import { memoByKey } from "./memo";
 
@@ -18,7 +18,7 @@ export const mixSrgb = (a: string, b: string, t: number): string => mixed(a, b, 
 export const mixOklab = (a: string, b: string, t: number): string => mixed(a, b, "oklab", t);
 
 /** The ways between pairs of colours: hundreds of slopes or copies ask for places on the same few. */
-const ways = memoByKey<ReturnType<typeof interpolate>>(64);
+const ways = memoByKey<(t: number) => Color>(64);
 
 function mixed(a: string, b: string, mode: "rgb" | "oklab", t: number): string {
   return formatHex(clampRgb(ways(`${mode} ${a} ${b}`, () => interpolate([a, b], mode))(t)));

@@ -1,7 +1,6 @@
 import type { LoadedEngine } from "../core/piece/engine";
 import { facesOf, type Piece } from "../core/piece/schema";
-import { looksOf } from "../core/piece/schema";
-import { photosOf } from "../core/style/photos";
+import { photosShown } from "../core/piece/photos";
 import type { Style } from "../core/style/schema";
 import type { ExportRequest } from "../core/piece/exported";
 import { database } from "./database";
@@ -21,13 +20,7 @@ export async function photosFor(
   styles: readonly Style[],
   most?: number,
 ): Promise<Map<string, string>> {
-  const ids = [
-    ...new Set(
-      looksOf(piece, styles)
-        .flatMap(photosOf)
-        .map((p) => p.id),
-    ),
-  ];
+  const ids = photosShown(piece, styles).map((p) => p.id);
   return ids.length ? embeddedPhotos(db ?? (await database()), ids, most) : new Map();
 }
 

@@ -6,6 +6,7 @@ import type { FaceMetrics } from "../core/lettering/face";
 import type { CaretStop, Line } from "../core/lettering/setting";
 import type { PaintFrame } from "../core/coat/handles";
 import type { FileDelta } from "./delta";
+import type { StudioBody } from "./studio/order";
 import type { SvgNode } from "../core/output/svg-node";
 import type { OutputStep } from "../core/output/outputs";
 import type { ExportRequest, Wish } from "../core/piece/exported";
@@ -173,6 +174,8 @@ export interface SceneWorker {
   strain(file: PieceFile, itemId: string, face?: string): Promise<Answer<(Strain & { readonly letters: readonly string[] }) | null>>;
   /** What there is to say of the steps of a coat, by the steps' ids. */
   facts(file: PieceFile, of: { readonly item: string; readonly coat: string }): Promise<Answer<Readonly<Record<string, StepFacts>>>>;
+  /** The body that a coat makes of its item, as triangles, and the light on it. */
+  body(file: PieceFile, of: { readonly item: string; readonly coat: string }): Promise<Answer<StudioBody>>;
   /** The style of a lettering with its insets as deep as its letters carry, and the share left; null where it has none. */
   ease(file: PieceFile, itemId: string): Promise<Answer<{ readonly style: Style; readonly share: number } | null>>;
   /** The geometry of an SVG file as strands in pixels of the file, with its box and what was left out. */

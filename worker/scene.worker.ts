@@ -2,6 +2,7 @@ import { expose } from "comlink";
 import { joinAll, mapped, shifted, type Bounds } from "../core/curves/bounds";
 import { strandsOf } from "../core/curves/nodes";
 import type { Path } from "../core/curves/path";
+import { meshOf } from "../core/depth/mesh";
 import { svgShapes } from "../core/input/svg-shapes";
 import { toSvgPath } from "../core/curves/svg-path";
 import { axesOf, namedPlacesOf } from "../core/lettering/axes";
@@ -17,7 +18,7 @@ import { grainsFor } from "../core/output/grains";
 import { exportArea, hasInk } from "../core/output/output-kind";
 import { photosIn, toSvg } from "../core/output/svg";
 import type { SvgNode } from "../core/output/svg-node";
-import { compiling, factsOf, styleOf, toEnd, type Progress } from "../core/piece/compile";
+import { bodyOf, compiling, factsOf, styleOf, toEnd, type Progress } from "../core/piece/compile";
 import { createEngine } from "../core/piece/engine";
 import { exportedFaces, exportedOf, type Wish } from "../core/piece/exported";
 import { facesOf, isLettering, type Item, type Lettering, type PieceFile } from "../core/piece/schema";
@@ -302,6 +303,15 @@ const worker: SceneWorker = {
       const e = await ready();
       await e.load(facesOf(piece.items));
       return factsOf(piece, new Map(styles.map((s) => [s.id, s])), e, of);
+    }),
+  body: ({ piece, styles }, of) =>
+    answered(async () => {
+      const e = await ready();
+      await e.load(facesOf(piece.items));
+      const body = bodyOf(piece, new Map(styles.map((s) => [s.id, s])), e, of);
+      if (!body) throw new Problem("This coat makes no body: it needs the step Solid, with some depth, and letters.");
+      const { outline, sight, edge, light } = body;
+      return { sight, light, mesh: meshOf(outline, sight.depth, edge, e.kernel) };
     }),
   ease: (file, itemId) =>
     answered(async () => {

@@ -1,5 +1,6 @@
 import { Budget, BudgetError } from "../curves/budget";
 import type { Kernel } from "../curves/kernel";
+import type { TurnedBody } from "../depth/turned-body";
 import { memoByIdentity, numberOf } from "../memo";
 import { isOfUse, type ItemRef, type Params, type Step, type Values } from "../params";
 import { isProblem, Problem } from "../problem";
@@ -176,6 +177,17 @@ export class Coats {
       const { given } = this.#given(step, kind.params, neededBy(kind, step), coat.light);
       found[step.id] = kind.facts(shape, step, given);
     });
+    return found;
+  }
+
+  /** The body that a coat makes of these letters; undefined where it makes none. @throws Problem where its form cannot be made */
+  body(id: string): TurnedBody | undefined {
+    const coat = this.coats.find((c) => c.id === id);
+    let found: TurnedBody | undefined;
+    if (coat)
+      this.#formOf(coat, (step, kind, shape) => {
+        if (kind.body) found = kind.body(shape, step, this.#given(step, kind.params, kind.needs, coat.light).given);
+      });
     return found;
   }
 

@@ -1,6 +1,7 @@
 import type { Path } from "../curves/path";
 import type { Bounds } from "../curves/bounds";
 import type { Point } from "../curves/matrix";
+import type { TurnedBody } from "../depth/turned-body";
 import type { Kind, Mark, Params, Values } from "../params";
 import type { SceneLayer } from "../scene/scene";
 import type { Given, Need } from "./given";
@@ -70,6 +71,8 @@ export interface FormStepKind<
   stance?(letters: Shape, values: Values<P>, units: (length: number) => number): PointMap;
   /** What there is to say of it on these letters. */
   facts?(shape: Shape, values: Values<P>, given: Given<N, P>): StepFacts;
+  /** The body that it makes, where it makes one. */
+  body?(shape: Shape, values: Values<P>, given: Given<N, P>): TurnedBody | undefined;
   /** What becomes of its coat's layer once it is painted, where it changes that as well. @param shape what the layer's paths are of */
   ofLayer?(layer: SceneLayer, values: Values<P>, given: Given<N, P>, shape: Shape): SceneLayer;
   /**

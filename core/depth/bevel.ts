@@ -59,24 +59,19 @@ export function seenSlopes(facets: readonly Facet[], edge: Edge, camera: Camera,
   return seen;
 }
 
+/** Where a place of the profile lies over a place of the outline: no farther in than its ridge. */
+export function placeOnEdge(s: Sample, { inwards, up }: ProfilePlace, { profile, width, height }: Edge): Point3 {
+  // A corner's mitre is longer than its slope is wide.
+  const most = Math.max(s.reach, 1e-9);
+  const whole = inwards * width * (s.reach > width ? s.reach / width : 1);
+  const clipped = whole > most;
+  const in_ = clipped ? most : whole;
+  return { x: s.x + s.nx * in_, y: s.y + s.ny * in_, z: ((clipped ? upAt(profile, most / width) : up) - 1) * height };
+}
+
 /** One slope of one ring in the picture; undefined where it faces away, or where strokes are too thin for it. */
-function slope(
-  facet: Facet,
-  a: ProfilePlace,
-  b: ProfilePlace,
-  { profile, width, height }: Edge,
-  camera: Camera,
-  outermost: boolean,
-): Path | undefined {
-  const depth = (up: number) => (up - 1) * height;
-  const at = (s: Sample, { inwards, up }: ProfilePlace): Point => {
-    // A corner's mitre is longer than its slope is wide.
-    const most = Math.max(s.reach, 1e-9);
-    const whole = inwards * width * (s.reach > width ? s.reach / width : 1);
-    const clipped = whole > most;
-    const in_ = clipped ? most : whole;
-    return camera.project({ x: s.x + s.nx * in_, y: s.y + s.ny * in_, z: depth(clipped ? upAt(profile, most / width) : up) });
-  };
+function slope(facet: Facet, a: ProfilePlace, b: ProfilePlace, edge: Edge, camera: Camera, outermost: boolean): Path | undefined {
+  const at = (s: Sample, place: ProfilePlace): Point => camera.project(placeOnEdge(s, place, edge));
   const { walked, stretch, smooth } = facet;
   const inner = walked.map((s) => at(s, b));
   const outer = walked.map((s) => at(s, a));
@@ -85,7 +80,7 @@ function slope(
   const first = smooth ? at(moved(walked[0]), a) : outer[0];
   out.move(first.x, first.y);
   if (smooth) out.line(outer[0].x, outer[0].y);
-  if (outermost) alongOutline(stretch, depth(a.up), camera, out);
+  if (outermost) alongOutline(stretch, (a.up - 1) * edge.height, camera, out);
   else for (const p of outer.slice(1)) out.line(p.x, p.y);
   for (let i = inner.length - 1; i >= 0; i--) out.line(inner[i].x, inner[i].y);
   if (smooth) {

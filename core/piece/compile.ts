@@ -5,6 +5,7 @@ import type { Shape } from "../coat/shape";
 import { stanceOf } from "../coat/stance";
 import { isEmpty, joinAll, mapped } from "../curves/bounds";
 import { invert } from "../curves/matrix";
+import type { TurnedBody } from "../depth/turned-body";
 import type { ItemRef } from "../params";
 import { isProblem } from "../problem";
 import type { Scene, SceneItem, SceneLayer } from "../scene/scene";
@@ -17,6 +18,7 @@ import { covered, inSpaceOf } from "./other-item";
 import { seenBox, seenLayer } from "./perspective-view";
 import { place, type Bare, type Placed } from "./placed";
 import { isShape, type Item, type Piece } from "./schema";
+import { studioLayer } from "./studio-picture";
 import type { Engine } from "./tools";
 
 export type { Engine } from "./tools";
@@ -95,8 +97,14 @@ export function* compiling(
     if (item.hidden) continue;
     const { placed } = bare.get(item.id)!;
     const layers: SceneLayer[] = [];
+    const picture = studioLayer(item, styleOf(item, styles), piece.lamp);
     for (const coat of styleOf(item, styles)?.coats ?? []) {
       if (!coat.on) continue;
+      if (picture && coat.id === item.studio?.settings.coat) {
+        layers.push(seenLayer(picture, placed.view, engine.kernel));
+        yield { done: ++done, of };
+        continue;
+      }
       const coats = looks.of(item.id)!;
       timed("form", () => coats.prepare(coat));
       const built = timed("paint", () => withLayers(coats.build(coat), (l) => seenLayer(l, placed.view, engine.kernel)));
@@ -130,15 +138,27 @@ export function factsOf(
   engine: Engine,
   of: { readonly item: string; readonly coat: string },
 ): Readonly<Record<string, StepFacts>> {
-  const shapes = new Map(piece.items.filter(isShape).map((s) => [s.id, s]));
-  const bare = new Map(piece.items.map((item) => [item.id, place(item, shapes, engine, (_, work) => work())]));
-  const size = { width: toPx(piece.board.width, piece.board.unit), height: toPx(piece.board.height, piece.board.unit) };
   try {
-    return new Looks(bare, styles, engine, size, piece.lamp).of(of.item)?.facts(of.coat) ?? {};
+    return looksAt(piece, styles, engine).of(of.item)?.facts(of.coat) ?? {};
   } catch (error) {
     if (isProblem(error)) return {};
     throw error;
   }
+}
+
+/** The body that a coat makes of an item; undefined where it makes none. @throws Problem where its form cannot be made */
+export const bodyOf = (
+  piece: Piece,
+  styles: ReadonlyMap<string, Style>,
+  engine: Engine,
+  of: { readonly item: string; readonly coat: string },
+): TurnedBody | undefined => looksAt(piece, styles, engine).of(of.item)?.body(of.coat);
+
+function looksAt(piece: Piece, styles: ReadonlyMap<string, Style>, engine: Engine): Looks {
+  const shapes = new Map(piece.items.filter(isShape).map((s) => [s.id, s]));
+  const bare = new Map(piece.items.map((item) => [item.id, place(item, shapes, engine, (_, work) => work())]));
+  const size = { width: toPx(piece.board.width, piece.board.unit), height: toPx(piece.board.height, piece.board.unit) };
+  return new Looks(bare, styles, engine, size, piece.lamp);
 }
 
 /** The coats of every item, each made when it is first asked for: one may be made of another item's. */

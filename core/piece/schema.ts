@@ -9,6 +9,7 @@ import { boardSchema } from "./board";
 import { daylight, lampSchema } from "./lamp";
 import type { Matrix } from "../curves/matrix";
 import { poseFields, poseMatrix } from "./pose";
+import { studioPictureSchema } from "./studio-picture";
 
 export const pieceFormat = "vextal.piece";
 export const pieceVersion = 3;
@@ -25,6 +26,8 @@ const itemFields = {
   styleId: id.nullable(),
   /** Its own coats: changes to the linked style for this item only, or all it has where nothing is linked. */
   ownStyle: styleSchema.nullable(),
+  /** A picture of the body that one of its coats makes of it. */
+  studio: studioPictureSchema.nullable().default(null),
 };
 
 export const letteringSchema = z.object({

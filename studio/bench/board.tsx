@@ -45,7 +45,8 @@ export function Board() {
         {scene.items.map((item) => {
           const style = work && shownStyle(work, itemOf(work, item.id));
           const last = shownUpTo && item.id === selection.at(-1) ? (style?.coats.findIndex((c) => c.id === shownUpTo) ?? -1) : -1;
-          const layers = last < 0 ? item.layers : item.layers.filter((l) => (style?.coats.findIndex((c) => c.id === l.coat) ?? 0) <= last);
+          const upTo = new Set(style?.coats.slice(0, last + 1).map((c) => c.id));
+          const layers = last < 0 ? item.layers : item.layers.filter((l) => upTo.has(l.coat));
           return layers.map((layer) => {
             const node = nodes.get(layerKey(item.id, layer.id));
             return (

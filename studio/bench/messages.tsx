@@ -1,6 +1,8 @@
+import { isCurrent } from "@/core/piece/studio-picture";
 import { Button } from "../parts/button";
 import { session } from "../state/session";
 import { stages, useLetteringUpdate, useStudio } from "../state/store";
+import { itemOf, shownStyle } from "../state/work";
 
 /** What the user should know of the item in hand. */
 export function Messages() {
@@ -9,6 +11,10 @@ export function Messages() {
   const id = useStudio((s) => s.selection.at(-1));
   const item = useLetteringUpdate(id);
   const photoMissing = useStudio((s) => s.scene?.items.find((i) => i.id === id)?.photoMissing);
+  const outdated = useStudio(({ work }) => {
+    const of = work ? itemOf(work, id) : undefined;
+    return !!work && !!of?.studio?.shown && !isCurrent(of, shownStyle(work, of), work.piece.lamp);
+  });
   const messages: string[] = [];
   if (problem) messages.push(problem);
   if (item && !item.faceHere) messages.push("The face of this lettering is not here; a stand-in is shown and its settings are kept.");
@@ -16,6 +22,7 @@ export function Messages() {
     messages.push("A photo of this item is not here; a grey stands in for it. Bring the same file in again under Paint, and it is seen.");
   if (item && !item.hidden && !item.layers.length && item.carets.length > 1)
     messages.push(`Nothing is painted: choose a style or add a coat under Coats (${stages.indexOf("coats") + 1}).`);
+  if (outdated) messages.push("The words have changed since the studio picture was taken: take it again under Coats.");
   messages.push(...(item?.messages ?? []));
   if (item?.missing.length) {
     const names = item.missing

@@ -6,6 +6,7 @@ import { useItem, useSelectedItem, useShownStyle, useStudio } from "../state/sto
 import { CoatSections } from "./coat-sections";
 import { StyleControlsContext } from "./controls/context";
 import { InksSection } from "./inks-section";
+import { StudioSection } from "./studio-section";
 import { StyleSection } from "./style-section";
 import { factorsOf } from "./units";
 
@@ -60,6 +61,7 @@ export function CoatsDrawer() {
           </p>
         </Section>
       )}
+      {style && <StudioSection item={lettering} style={style} chosen={coat} />}
     </StyleControlsContext.Provider>
   );
 }

@@ -2,7 +2,8 @@ import { nanoid } from "nanoid";
 import { firstFace } from "@/core/lettering/face";
 import { untitled } from "@/core/piece/name";
 import type { Photo } from "@/core/photo";
-import { looksOf, newLettering, newPiece as makePiece } from "@/core/piece/schema";
+import { itemWithPhotos, photosShown } from "@/core/piece/photos";
+import { newLettering, newPiece as makePiece } from "@/core/piece/schema";
 import { photosOf, withPhotos } from "@/core/style/photos";
 import type { Style } from "@/core/style/schema";
 import { openText } from "../engine/open-file";
@@ -50,7 +51,7 @@ export async function openFile(
 ): Promise<{ kind: "piece"; id: string; name: string } | { kind: "styles"; styles: readonly Style[] }> {
   const opened = await openText(await file.text());
   if (opened.kind === "styles") {
-    const photos = await photosFrom(opened.styles, opened.photos);
+    const photos = await photosFrom(opened.styles.flatMap(photosOf), opened.photos);
     const styles: Style[] = [];
     for (const style of opened.styles.map((s) => withPhotos(s, photos))) {
       // A library that is opened again brings in what is not there yet.
@@ -60,7 +61,7 @@ export async function openFile(
     }
     return { kind: "styles", styles };
   }
-  const photos = await photosFrom(looksOf(opened.file.piece, opened.file.styles), opened.photos);
+  const photos = await photosFrom(photosShown(opened.file.piece, opened.file.styles), opened.photos);
   const renamed = new Map<string, string>();
   for (const style of opened.file.styles.map((s) => withPhotos(s, photos))) {
     const there = await ifThere(api.get("styles", style.id));
@@ -68,19 +69,15 @@ export async function openFile(
     renamed.set(style.id, (await created("styles", style)).id);
   }
   const { piece } = opened.file;
-  const items = piece.items.map((i) => ({
-    ...i,
-    styleId: (i.styleId && renamed.get(i.styleId)) ?? i.styleId,
-    ownStyle: i.ownStyle && withPhotos(i.ownStyle, photos),
-  }));
+  const items = piece.items.map((i) => itemWithPhotos({ ...i, styleId: (i.styleId && renamed.get(i.styleId)) ?? i.styleId }, photos));
   const made = await created("pieces", { ...piece, items });
   return { kind: "piece", id: made.id, name: made.name };
 }
 
 /** Brings in the photos that lie in a file and are not here. @returns what they are here, by the ids that the file says */
-async function photosFrom(styles: readonly Style[], inside: ReadonlyMap<string, string>): Promise<Map<string, Photo>> {
+async function photosFrom(named: readonly Photo[], inside: ReadonlyMap<string, string>): Promise<Map<string, Photo>> {
   const found = new Map<string, Photo>();
-  for (const { id, name } of styles.flatMap(photosOf)) {
+  for (const { id, name } of named) {
     const data = inside.get(id);
     if (!data || found.has(id) || (await api.hasPhoto(id))) continue;
     const [head, bytes] = data.split(",");

@@ -124,6 +124,13 @@ export const solid = formStep({
     const { pivot } = sightOf(shape, values, units);
     return { ball: { at: pivot, tilt: "tilt", swing: "swing", roll: "roll" } };
   },
+  body: (shape, values, { kernel, units, lamp }) => {
+    const outline = frontOf(shape, kernel.exact);
+    const sight = sightOf(shape, values, units);
+    if (outline.isEmpty || sight.depth < 1e-6) return undefined;
+    const { strength, ambient, colour } = lamp;
+    return { outline, sight, edge: rimOf(values, sight.depth, units), light: { from: lightOf(lamp), strength, ambient, colour } };
+  },
   apply: (shape, values, { kernel, units, lamp }) => {
     const front = frontOf(shape, kernel);
     if (front.isEmpty) return { parts: [] };
