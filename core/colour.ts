@@ -24,5 +24,26 @@ function mixed(a: string, b: string, mode: "rgb" | "oklab", t: number): string {
   return formatHex(clampRgb(ways(`${mode} ${a} ${b}`, () => interpolate([a, b], mode))(t)));
 }
 
+const commonLight = "#fff6e5";
+
+/** The tint that a lamp of a colour gives to what it lights, against common daylight; undefined where it gives none. */
+export function tintOf(lamp: string): string | undefined {
+  const [l, d] = [rgbOf(lamp), rgbOf(commonLight)];
+  const against = l.map((v, i) => v / d[i]);
+  const most = Math.max(...against, 1e-6);
+  const tint = against.map((v) => v / most);
+  // Less than an eye can tell.
+  return tint.every((v) => v > 0.985) ? undefined : hexOf(tint);
+}
+
+/** A colour under a light that takes some of it away: by so much of it as the amount says, from 0 to 1 (W3C Compositing 1, multiply). */
+export function tinted(colour: string, tint: string, amount: number): string {
+  const light = rgbOf(tint);
+  return hexOf(rgbOf(colour).map((v, i) => v * (1 - amount + amount * light[i])));
+}
+
+const rgbOf = (colour: string): number[] => [1, 3, 5].map((i) => parseInt(colour.slice(i, i + 2), 16) / 255);
+const hexOf = ([r, g, b]: readonly number[]): string => formatHex({ mode: "rgb", r, g, b });
+
 /** How far two colours stand out from each other, 1 to 21 (WCAG 2, contrast ratio). */
 export const contrast = (a: string, b: string): number => wcagContrast(a, b);

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { toHex, mixOklab } from "./colour";
+import { mixOklab, tinted, tintOf, toHex } from "./colour";
 import { memoByIdentity, memoByKey } from "./memo";
 import { fromPx, pixelsAt, toPx, units } from "./units";
 
@@ -40,6 +40,18 @@ describe("colours", () => {
     // OKLab lightness 0.5 is linear light 0.125 (B. Ottosson, 2020): sRGB 0.3885, 99 of 255.
     expect(mixOklab("#ffffff", "#000000", 0.5)).toBe("#636363");
     expect(mixOklab("#123456", "#fedcba", 0)).toBe("#123456");
+  });
+
+  test("are multiplied by the light on them (W3C Compositing 1), which is white in common daylight", () => {
+    expect(tintOf("#fff6e5")).toBeUndefined();
+    // What daylight has less of is no tint of a lamp that has as little.
+    expect(tintOf("#807b73")).toBeUndefined();
+    const blue = tintOf("#80a0ff")!;
+    expect(blue.slice(5)).toBe("ff");
+    // 0.5 x 0.5 of 1 is 0.25: 64 of 255; half of it under half the light.
+    expect(tinted("#808080", "#80ffff", 1)).toBe("#408080");
+    expect(tinted("#808080", "#80ffff", 0)).toBe("#808080");
+    expect(tinted("#808080", "#00ffff", 0.5)).toBe("#408080");
   });
 });
 

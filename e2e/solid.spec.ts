@@ -117,3 +117,40 @@ test("a trail follows a curve that is drawn on the art, and shows the colours of
   await expect.poll(async () => (await uses()).length).toBe(12);
   expect(faults).toEqual([]);
 });
+
+test("the rim of a solid is drawn in the drawer: points are dragged, moved by keys, added and taken away", async ({ page }) => {
+  const faults = noteFaults(page);
+  await newPiece(page, "RIM");
+  await page.getByRole("button", { name: /Coats/ }).first().click();
+  await addCoat(page, "Soft solid", "Depth");
+  await page.getByRole("combobox", { name: "Rim", exact: true }).click();
+  await page.getByRole("option", { name: /Drawn/ }).click();
+  const section = page.getByRole("group", { name: "Section" });
+  const points = section.getByRole("button");
+  await expect(points).toHaveCount(4);
+  const label = (i: number) => points.nth(i).getAttribute("aria-label");
+  const first = await boardPaths(page);
+  // Dragged beyond its neighbour it stops there.
+  const at = (await points.nth(1).boundingBox())!;
+  await drag(page, { x: at.x + at.width / 2, y: at.y + at.height / 2 }, { x: at.x + 90, y: at.y - 12 });
+  expect(await label(1)).toMatch(/^Point 2: 50 % in, (49|50)/);
+  await expect.poll(() => boardPaths(page)).not.toEqual(first);
+  await page.keyboard.press("Control+z");
+  await expect.poll(() => label(1)).toBe("Point 2: 22 % in, 36 % up");
+
+  await points.nth(1).focus();
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Shift+ArrowUp");
+  await expect.poll(() => label(1)).toBe("Point 2: 23 % in, 46 % up");
+  await page.getByRole("button", { name: "Add a point to the section" }).click();
+  await expect(points).toHaveCount(5);
+  await points.nth(0).focus();
+  await page.keyboard.press("Delete");
+  await expect(points).toHaveCount(4);
+
+  // In perspective the points where its edges run together are shown.
+  await expect(page.locator("[data-vanishing]")).toHaveCount(0);
+  await fill(page.getByLabel("Perspective", { exact: true }), "80");
+  await expect(page.locator('[data-vanishing="across"]')).toBeAttached();
+  expect(faults).toEqual([]);
+});

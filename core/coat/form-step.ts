@@ -37,6 +37,10 @@ export interface StepFacts {
     readonly tilt: string;
     readonly swing: string;
     readonly roll: string;
+    /** Its face before it is turned, how deep it is, and how far the eye is, 0 for infinitely far, in units. */
+    readonly box: Bounds;
+    readonly depth: number;
+    readonly eye: number;
   };
   /** In the user's words, with settings that would be better. */
   readonly remark?: {

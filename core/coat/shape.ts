@@ -31,6 +31,8 @@ export interface Part {
    * of.
    */
   readonly lit?: Lit;
+  /** The colour of the light on it, where that is not white: the lighter its tone, the more of it. */
+  readonly tint?: string;
   /**
    * The plane that it lies in, where that is turned: its box there, and from there into the space of its path. What it is painted with lies
    * in that plane, too.

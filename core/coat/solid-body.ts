@@ -8,9 +8,11 @@ import type { Camera, Point3 } from "../depth/camera";
 import type { Facet } from "../depth/chisel/facets";
 import { linesAlong, visibleSurfaces } from "../depth/edges";
 import { toneUnder } from "../depth/light";
+import type { Lit } from "../depth/lit";
 import { underPainted } from "../depth/painted-sides";
-import { profileOf, type EdgeProfile } from "../depth/profile";
+import { drawnProfile, profileOf, type DrawnPlace, type EdgeProfile } from "../depth/profile";
 import { solidPainted, solidSides, type SeenSides, type Shading } from "../depth/solid";
+import { litOn, toneOn, type SurfaceKind } from "../depth/surface";
 import { memoByIdentity } from "../memo";
 import { frontOf } from "./front";
 import { inked, isDraft } from "./inked-lines";
@@ -38,26 +40,39 @@ export interface Look {
   /** Towards it, in the body's frame. */
   readonly light: Point3;
   readonly lamp: { readonly strength: number; readonly ambient: number };
+  readonly surface: SurfaceKind;
   /** Units; 0 draws no lines. */
   readonly edge: number;
 }
 
+interface RimSettings {
+  readonly rim: "sharp" | "drawn" | EdgeProfile;
+  readonly rimWidth: number;
+  readonly rimHeight: number;
+  readonly profile: readonly DrawnPlace[];
+  readonly soft: boolean;
+}
+
 /** The edge of the face; undefined where it is sharp. */
 export function rimOf(
-  { rim, rimWidth, rimHeight }: { rim: "sharp" | EdgeProfile; rimWidth: number; rimHeight: number },
+  { rim, rimWidth, rimHeight, profile, soft }: RimSettings,
   depth: number,
   units: (length: number) => number,
 ): Edge | undefined {
   const width = units(rimWidth);
   if (rim === "sharp" || !(width > 0)) return undefined;
   // Some of the sides is left.
-  return { profile: profileOf(rim), width, height: Math.min(units(rimHeight), 0.9 * depth) };
+  return {
+    profile: rim === "drawn" ? drawnProfile(profile, soft) : profileOf(rim),
+    width,
+    height: Math.min(units(rimHeight), 0.9 * depth),
+  };
 }
 
 /** Sides, and the slopes of the face's edge, as bright as the lamp makes them. */
 export function bodyOf(shape: Shape, front: Path, camera: Camera, look: Look, rim: Edge | undefined, kernel: Kernel): Drawn[] {
   const draw = isDraft(kernel) ? sketched : drawn;
-  const lit = (b: Drawn) => (look.shading.kind === "ways" && b.pass !== "rim" ? b : litUnder(b, look.lamp));
+  const lit = (b: Drawn) => (look.shading.kind === "ways" && b.pass !== "rim" ? b : litUnder(b, look));
   if (!rim) return draw(front, camera, look, kernel).map(lit);
   // Sides begin where the edge ends: that much deeper, which in the plane of the face is that much along the way.
   const { way } = camera;
@@ -132,15 +147,20 @@ const ofSide = ({ tone, facing, lit, side }: SeenSides, path: Path): Drawn => ({
 });
 
 /** A side as bright as the lamp makes it. */
-function litUnder(side: Drawn, lamp: { readonly strength: number; readonly ambient: number }): Drawn {
+function litUnder(side: Drawn, { lamp, surface }: Look): Drawn {
   const { along, lit, pass } = side;
   if (pass === "edges") return side;
   return {
     ...side,
-    along: toneUnder(along ?? 0, lamp),
-    ...(lit ? { lit: { ...lit, stops: lit.stops.map((s) => ({ ...s, tone: toneUnder(s.tone, lamp) })) } } : {}),
+    along: toneUnder(toneOn(surface, along ?? 0), lamp),
+    ...(lit ? { lit: underLamp(litOn(surface, lit), lamp) } : {}),
   };
 }
+
+const underLamp = (lit: Lit, lamp: Look["lamp"]): Lit => ({
+  ...lit,
+  stops: lit.stops.map((s) => ({ ...s, tone: toneUnder(s.tone, lamp) })),
+});
 
 /** The tone that is least wrong between two sides. */
 function middleOf(sides: readonly SeenSides[]): number {

@@ -13,7 +13,7 @@ import type { Path } from "../curves/path";
 import { chance } from "../grain/noise";
 import type { LoadedEngine } from "../piece/engine";
 import type { Sight } from "./camera";
-import { edgeProfiles, profileOf, upAt, type EdgeProfile } from "./profile";
+import { drawnProfile, edgeProfiles, profileOf, upAt, type EdgeProfile } from "./profile";
 
 let engine: LoadedEngine;
 beforeAll(async () => {
@@ -39,22 +39,65 @@ describe("a profile", () => {
   });
 });
 
+describe("a drawn profile", () => {
+  const places = [
+    { at: 10, value: 40 },
+    { at: 60, value: 50 },
+    { at: 60, value: 90 },
+  ];
+
+  test("runs straight or softly through its places, from the outline to the face", () => {
+    expect(drawnProfile(places, false)).toEqual([
+      { inwards: 0, up: 0 },
+      { inwards: 0.1, up: 0.4 },
+      { inwards: 0.6, up: 0.5 },
+      { inwards: 0.6, up: 0.9 },
+      { inwards: 1, up: 1 },
+    ]);
+    const soft = drawnProfile(places, true);
+    for (const { at, value } of places) {
+      const nearest = Math.min(...soft.map((p) => Math.hypot(p.inwards - at / 100, p.up - value / 100)));
+      expect([at, nearest < 0.03]).toEqual([at, true]);
+    }
+    expect(soft.length).toBeGreaterThan(10);
+  });
+
+  test("never runs back, whatever is drawn", () => {
+    for (let n = 0; n < 200; n++) {
+      const drawn = Array.from({ length: 2 + (n % 8) }, (_, i) => ({ at: 100 * chance(n, i, 1), value: 140 * chance(n, i, 2) - 20 }));
+      for (const soft of [false, true]) {
+        const run = drawnProfile(drawn, soft);
+        expect(run.at(-1)).toEqual({ inwards: 1, up: 1 });
+        for (let i = 1; i < run.length; i++) {
+          expect(run[i].inwards).toBeGreaterThanOrEqual(run[i - 1].inwards);
+          expect(run[i].up).toBeGreaterThanOrEqual(run[i - 1].up);
+        }
+      }
+    }
+  });
+});
+
 /** Ten units of lettering space to a length of the style. */
 const width = 2;
 const height = 2.5;
 const depth = 12;
+const section = [
+  { at: 0, value: 25 },
+  { at: 40, value: 40 },
+  { at: 55, value: 85 },
+];
 
 /**
  * What a ray meets, by marching down it through the edge of the face: at each step it is asked how far in from the outline it is, and
  * whether the body reaches up to it there. It knows of no slopes.
  */
-function marched(front: Path, rays: Rays, rim: EdgeProfile, x: number, y: number): string {
+function marched(front: Path, rays: Rays, rim: EdgeProfile | "drawn", x: number, y: number): string {
   const { from, way } = rays.ray(x, y);
   const at = (z: number) => {
     const t = (z - from[2]) / way[2];
     return [from[0] + t * way[0], from[1] + t * way[1]] as const;
   };
-  const profile = profileOf(rim);
+  const profile = rim === "drawn" ? drawnProfile(section, false) : profileOf(rim);
   const steps = 30;
   for (let i = 0; i <= steps; i++) {
     const z = (-10 * height * i) / steps;
@@ -79,6 +122,7 @@ describe("the edge of a body's face", () => {
     ["alfa-slab", "Be", "round"],
     ["pacifico", "Fy", "bevel"],
     ["abril-fatface", "Q&", "cove"],
+    ["archivo-black", "S4", "drawn"],
   ] as const)("is seen where a ray that marches through it meets it: %s, %s, %s", (face, text, rim) => {
     const front = wordOf(engine, face, text);
     const b = front.bounds;
@@ -88,7 +132,9 @@ describe("the edge of a body's face", () => {
       const c = (k: number) => chance(seed, k, 61);
       const turn = { swing: 90 * (c(0) - 0.5), tilt: 80 * (c(1) - 0.5), roll: 0 };
       const perspective = seed % 2 ? 0 : 20 + 60 * c(2);
-      const own = coat("T", flat("face"), [step("solid", { ...turn, depth, perspective, rim, rimWidth: width, rimHeight: height })]);
+      const own = coat("T", flat("face"), [
+        step("solid", { ...turn, depth, perspective, rim, rimWidth: width, rimHeight: height, profile: section }),
+      ]);
       const { parts } = new Coats([own], coatsContext(engine.kernel, shape)).form("t")!;
       const seen = parts.map((p: Part) => ({ pass: p.pass ?? "side", polygons: flatten(p.path, 0.2) }));
       const diagonal = Math.hypot(b.maxX - b.minX, b.maxY - b.minY);

@@ -44,12 +44,17 @@ export interface Camera {
   readonly turned: (direction: Point3) => Point3;
   /** Where a place is seen. */
   readonly project: (place: Point3) => Point;
+  /** Where lines of a direction of the body run together in the picture; undefined where they stay parallel. */
+  readonly vanish: (direction: Point3) => Point | undefined;
   /** What tells it from others. */
   readonly key: string;
 }
 
 /** Seen more along its plane than this, a face is a line: as the sine of an angle of half a degree. */
 const edgeOn = sin((0.5 * PI) / 180);
+
+/** Lines that come nearer by less than this share of their length never meet on any board. */
+const level = 0.01;
 
 /**
  * A solid is a sweep in the plane of its nearest face: a place (b, z) is seen in that plane from the eye's own place, and all that is
@@ -82,7 +87,7 @@ export function cameraOf(sight: Sight): Camera {
       out[1] = matrix[1] * x + matrix[3] * y + matrix[5];
       [out[2], out[3], out[4], out[5]] = matrix;
     };
-    return { way, depth, behind, matrix, map, turned, project: ({ x, y, z }) => seen(x, y, z), key };
+    return { way, depth, behind, matrix, map, turned, project: ({ x, y, z }) => seen(x, y, z), vanish: () => undefined, key };
   }
   e = { x: pivot.x + e.x * eye, y: pivot.y + e.y * eye, z: e.z * eye - depth / 2 };
   const near = edgeOn * eye;
@@ -115,7 +120,12 @@ export function cameraOf(sight: Sight): Camera {
     out[4] = (h[1] - u * h[7]) / w;
     out[5] = (h[4] - v * h[7]) / w;
   };
-  return { way, depth, behind, map, turned, project: ({ x, y, z }) => seen(x, y, z), key };
+  const vanish = (direction: Point3): Point | undefined => {
+    const d = turned(direction);
+    if (Math.abs(d.z) < level * hypot(d.x, d.y, d.z)) return undefined;
+    return { x: pivot.x + from.x - (d.x * from.z) / d.z, y: pivot.y + from.y - (d.y * from.z) / d.z };
+  };
+  return { way, depth, behind, map, turned, project: ({ x, y, z }) => seen(x, y, z), vanish, key };
 }
 
 /** Rows of the turn about the upright line, then the level one, then the line of sight. */

@@ -101,7 +101,7 @@ export function litAlong(samples: readonly { readonly at: Point; readonly tone: 
 }
 
 /** The stops that are needed so that those between them lie near (Douglas and Peucker, 1973). */
-function thinned<S extends { readonly at: number; readonly tone: number }>(stops: readonly S[]): S[] {
+export function thinned<S extends { readonly at: number; readonly tone: number }>(stops: readonly S[]): S[] {
   const kept = new Set([0, stops.length - 1]);
   const look = (from: number, to: number): void => {
     let [worst, at] = [tolerance, -1];

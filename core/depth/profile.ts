@@ -6,6 +6,12 @@ export interface ProfilePlace {
   readonly up: number;
 }
 
+/** A place of a profile that was drawn, in percent: how far in, and how far up. */
+export interface DrawnPlace {
+  readonly at: number;
+  readonly value: number;
+}
+
 export const edgeProfiles = ["bevel", "round", "cove", "step"] as const;
 export type EdgeProfile = (typeof edgeProfiles)[number];
 
@@ -34,6 +40,44 @@ export function profileOf(kind: EdgeProfile): readonly ProfilePlace[] {
         { inwards: 1, up: 1 },
       ];
   }
+}
+
+/** Pieces that a soft stretch between two places is drawn with. */
+const pieces = 4;
+
+/**
+ * A profile that was drawn: from the outline to the face through places in order, straight or softly (the curve of Catmull and Rom, 1974).
+ * Where it would run back, out or down, it stays: what lies deeper must not lie over what is higher.
+ */
+export function drawnProfile(places: readonly DrawnPlace[], soft: boolean): readonly ProfilePlace[] {
+  const whole = [{ at: 0, value: 0 }, ...places, { at: 100, value: 100 }].map((p) => ({ inwards: p.at / 100, up: p.value / 100 }));
+  const through = soft ? softened(whole) : whole;
+  const run: ProfilePlace[] = [];
+  for (const { inwards, up } of through) {
+    const last = run.at(-1) ?? { inwards: 0, up: 0 };
+    const next = { inwards: Math.min(1, Math.max(last.inwards, inwards)), up: Math.min(1, Math.max(last.up, up)) };
+    if (!run.length || next.inwards - last.inwards + next.up - last.up > 1e-6) run.push(next);
+  }
+  return run;
+}
+
+function softened(places: readonly ProfilePlace[]): ProfilePlace[] {
+  const distinct = places.filter((p, i) => i === 0 || Math.hypot(p.inwards - places[i - 1].inwards, p.up - places[i - 1].up) > 1e-6);
+  const at = (i: number) => distinct[Math.min(distinct.length - 1, Math.max(0, i))];
+  return distinct.flatMap((b, i) => {
+    if (i + 1 === distinct.length) return [b];
+    const [a, c, d] = [at(i - 1), at(i + 1), at(i + 2)];
+    const mixed = (of: (p: ProfilePlace) => number, t: number) =>
+      (2 * of(b) +
+        (of(c) - of(a)) * t +
+        (2 * of(a) - 5 * of(b) + 4 * of(c) - of(d)) * t ** 2 +
+        (3 * of(b) - of(a) - 3 * of(c) + of(d)) * t ** 3) /
+      2;
+    return Array.from({ length: pieces }, (_, k) => ({
+      inwards: mixed((p) => p.inwards, k / pieces),
+      up: mixed((p) => p.up, k / pieces),
+    }));
+  });
 }
 
 /** How far up the profile is a place that lies so far in; of several the lowest. */

@@ -87,6 +87,33 @@ describe("a camera", () => {
     };
     const [one, two] = [meet(lines[0], lines[1]), meet(lines[0], lines[2])];
     expect(Math.hypot(one.x - two.x, one.y - two.y)).toBeLessThan(1e-6);
+    const said = camera.vanish({ x: 0, y: 0, z: 1 })!;
+    expect(Math.hypot(one.x - said.x, one.y - said.y)).toBeLessThan(1e-6);
+  });
+
+  test("has three vanishing points whose triangle's heights meet where the eye looks (Hartley and Zisserman, 8.8)", () => {
+    const pivot = { x: 300, y: 100 };
+    const camera = cameraOf({ swing: 35, tilt: 20, roll: 5, depth: 100, eye: 800, pivot });
+    const axes = [
+      { x: 1, y: 0, z: 0 },
+      { x: 0, y: 1, z: 0 },
+      { x: 0, y: 0, z: 1 },
+    ];
+    const points = axes.map((a) => camera.vanish(a)!);
+    points.forEach((p, i) => {
+      const [q, r] = [points[(i + 1) % 3], points[(i + 2) % 3]];
+      const along = { x: r.x - q.x, y: r.y - q.y };
+      const up = { x: p.x - pivot.x, y: p.y - pivot.y };
+      expect(Math.abs(along.x * up.x + along.y * up.y) / (Math.hypot(along.x, along.y) * Math.hypot(up.x, up.y))).toBeLessThan(1e-9);
+    });
+    // Looked at straight, what runs across and up stays parallel; from far away all of it.
+    const straight = cameraOf({ swing: 0, tilt: 0, roll: 0, depth: 100, eye: 800, pivot });
+    expect(axes.map((a) => straight.vanish(a))).toEqual([undefined, undefined, { x: expect.closeTo(300, 9), y: expect.closeTo(100, 9) }]);
+    expect(axes.map((a) => cameraOf({ swing: 35, tilt: 20, roll: 5, depth: 100, eye: 0, pivot }).vanish(a))).toEqual([
+      undefined,
+      undefined,
+      undefined,
+    ]);
   });
 
   test("takes what is seen edge-on, or from within, as the nearest that can be drawn", () => {
@@ -253,6 +280,32 @@ describe("the step", () => {
     expect(fill).toMatchObject({ box: { minX: 50, minY: 20, maxX: 150, maxY: 120 } });
     const [a, b, c, d] = (fill as { matrix: readonly number[] }).matrix;
     expect([a, b, c, d]).toEqual([0.5, 0, 0, 1].map((v) => expect.closeTo(v, 9)));
+  });
+
+  test("takes on the colour of the lamp where it turns towards it, and bands where it is of metal", () => {
+    const disc = { parts: [{ path: circle(0, 0, 100), x: 0, y: 0, line: 0 }] };
+    const toned = (surface: string, colour: string) => {
+      const way = gradient(
+        [
+          [0, "edge"],
+          [100, "face"],
+        ],
+        { shape: "copies" },
+      );
+      const own = coat("T", way, [step("solid", { surface })]);
+      const context = coatsContext(engine.kernel, disc);
+      return new Coats([own], { ...context, lamp: { ...context.lamp, colour } }).form("t")!.parts;
+    };
+    const run = (surface: string) =>
+      toned(surface, "#fff6e5")
+        .find((p) => p.lit)!
+        .lit!.stops.map((s) => s.tone);
+    // Where tones turn from rising to falling and back.
+    const turns = (tones: number[]) =>
+      tones.filter((t, i) => i > 0 && i + 1 < tones.length && (t - tones[i - 1]) * (tones[i + 1] - t) < 0).length;
+    expect(turns(run("metal"))).toBeGreaterThan(turns(run("matt")) + 1);
+    expect(toned("matt", "#fff6e5").map((p) => p.tint)).toEqual([undefined, undefined, undefined]);
+    expect(toned("matt", "#80a0ff").map((p) => p.tint?.slice(5))).toEqual(["ff", "ff", undefined]);
   });
 
   test("says where it is turned by hand", () => {

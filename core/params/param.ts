@@ -134,6 +134,8 @@ export interface ListParam extends Base {
 export interface ProfileParam extends Base {
   readonly type: "profile";
   readonly default: readonly ProfilePoint[];
+  /** How it is shown in the drawer: as the section of an edge, from the outline at 0, 0 to the face at 100, 100, that never runs back. */
+  readonly shown?: "edge";
 }
 
 /** Data that is kept as it came, of which nothing is known. It is an object that names its kind. */

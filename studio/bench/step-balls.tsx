@@ -9,6 +9,7 @@ import { useStepFacts } from "../step-facts";
 import { newKey, type Gesture } from "./gestures";
 import { Grip } from "./grip";
 import { placeOf } from "./place";
+import { Vanishing } from "./vanishing";
 
 /** Pixels of the screen: large enough to be turned, small enough to leave the letters to be seen. */
 const radius = 64;
@@ -34,7 +35,10 @@ export function StepBalls({ item }: { item: ItemUpdate }) {
         s.id === id ? withValue(withValue(withValue(s, ball.tilt, to.tilt), ball.swing, to.swing), ball.roll, to.roll) : s,
       ),
     });
-    return [<Ball key={id} item={item} at={ball.at} turn={turn} set={(to, key) => change((c) => put(c, to), coatId!, key)} />];
+    return [
+      <Vanishing key={`${id} vanishing`} item={item} turn={turn} ball={ball} />,
+      <Ball key={id} item={item} at={ball.at} turn={turn} set={(to, key) => change((c) => put(c, to), coatId!, key)} />,
+    ];
   });
 }
 

@@ -1,3 +1,4 @@
+import { tintOf } from "../../colour";
 import { contoursOf } from "../../curves/contour";
 import type { Kernel } from "../../curves/kernel";
 import type { Point } from "../../curves/matrix";
@@ -122,7 +123,9 @@ export const blockShade = formStep({
     const bodies = known(front, `${draft} ${JSON.stringify([swept, block])}`, () =>
       draft ? sketched(front, swept, block, kernel) : drawn(front, swept, block, kernel.exact),
     );
-    const lighted = ({ along = 0, pass }: Drawn) => ({ along: under && pass === undefined ? toneUnder(along, under) : along });
+    const tint = under && tintOf(lamp.colour);
+    const lighted = ({ along = 0, pass }: Drawn) =>
+      under && pass === undefined ? { along: toneUnder(along, under), ...(tint ? { tint } : {}) } : { along };
     return { parts: bodies.filter((b) => !b.path.isEmpty).map((b) => ({ ...b, ...lighted(b), x: 0, y: 0, line: 0 })) };
   },
 });

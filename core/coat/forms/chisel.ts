@@ -1,3 +1,4 @@
+import { tintOf } from "../../colour";
 import { contoursOf } from "../../curves/contour";
 import type { Kernel } from "../../curves/kernel";
 import type { Path } from "../../curves/path";
@@ -7,10 +8,12 @@ import { topOf } from "../../depth/chisel/top";
 import { lightOf, toneUnder } from "../../depth/light";
 import type { Point3 } from "../../depth/camera";
 import { litAlong } from "../../depth/lit";
+import { litOn, toneOn, type SurfaceKind } from "../../depth/surface";
 import { memoByIdentity } from "../../memo";
 import { formStep } from "../form-step";
 import { inked, isDraft } from "../inked-lines";
 import { plain, type Part } from "../shape";
+import { surfaceParam } from "../surface-param";
 
 /** What is seen of a face that turns right away from the lamp: light comes from all around (common practice). */
 const ambient = 0.15;
@@ -92,6 +95,7 @@ export const chisel = formStep({
       max: 9,
       step: 1,
     },
+    surface: surfaceParam,
     line: {
       type: "length",
       label: "Lines",
@@ -107,7 +111,7 @@ export const chisel = formStep({
     ...(line > 0 ? [{ id: "lines", label: "Lines", hint: "Along ridges and corners" }] : []),
   ],
   needs: ["lamp"],
-  apply: (shape, { cut, to, width, by, angle, height, tones, line }, { kernel, units, lamp }) => {
+  apply: (shape, { cut, to, width, by, angle, height, tones, surface, line }, { kernel, units, lamp }) => {
     const inset = to === "top" ? units(width) : Infinity;
     const settings = {
       sunk: cut === "sunk",
@@ -116,14 +120,19 @@ export const chisel = formStep({
       angle,
       height: units(height),
       tones: Math.round(tones),
+      surface,
       line: units(line),
       light: lightOf(lamp),
       lamp: { strength: lamp.strength, ambient: lamp.ambient },
     };
     const parts = shape.parts.map(plain);
     const cuts = parts.map((p) => known(p.path, `${kernel.name} ${JSON.stringify(settings)}`, () => cutOf(p.path, settings, kernel)));
-    const of = (pass: (c: Cut) => boolean) => parts.flatMap((p, i) => cuts[i].filter(pass).map((c): Part => ({ ...p, ...c })));
-    return { parts: [...of((c) => c.pass !== "lines"), ...of((c) => c.pass === "lines")] };
+    const tint = tintOf(lamp.colour);
+    const of = (lines: boolean) =>
+      parts.flatMap((p, i) =>
+        cuts[i].filter((c) => (c.pass === "lines") === lines).map((c): Part => ({ ...p, ...c, ...(tint && !lines ? { tint } : {}) })),
+      );
+    return { parts: [...of(false), ...of(true)] };
   },
 });
 
@@ -134,12 +143,13 @@ interface Settings {
   readonly angle: number;
   readonly height: number;
   readonly tones: number;
+  readonly surface: SurfaceKind;
   readonly line: number;
   readonly light: Point3;
   readonly lamp: { readonly strength: number; readonly ambient: number };
 }
 
-function cutOf(path: Path, { sunk, inset, by, angle, height, tones, line, light, lamp }: Settings, kernel: Kernel): Cut[] {
+function cutOf(path: Path, { sunk, inset, by, angle, height, tones, surface, line, light, lamp }: Settings, kernel: Kernel): Cut[] {
   const clean = kernel.exact.weld(path);
   const widest = tones > 1 ? narrow : isDraft(kernel) ? coarse : undefined;
   const facets = slopes(clean, `${kernel.name} ${inset} ${widest}`, () =>
@@ -152,6 +162,11 @@ function cutOf(path: Path, { sunk, inset, by, angle, height, tones, line, light,
     const tone = toneUnder(Math.max(0, (cosine + ambient) / (1 + ambient)), lamp);
     return tones > 1 ? Math.round(tone * (tones - 1)) / (tones - 1) : tone;
   };
+  const shown = <C extends Cut>(c: C): C => ({
+    ...c,
+    along: toneOn(surface, c.along ?? 0),
+    ...(c.lit ? { lit: litOn(surface, c.lit) } : {}),
+  });
   const seen = facets.map((f): Cut => {
     const steep = by === "angle" ? (angle * Math.PI) / 180 : Math.atan2(height, f.width);
     const { normal } = f.samples[f.samples.length >> 1];
@@ -172,7 +187,7 @@ function cutOf(path: Path, { sunk, inset, by, angle, height, tones, line, light,
     if (!top.isEmpty) made.push({ path: top, along: toneOf({ x: 0, y: 0 }, 0), facing: { x: 0, y: 0, z: 1 }, pass: "face" });
   }
   if (line > 0) made.push({ path: linesOf(facets, line, kernel), along: 1, pass: "lines" });
-  return made;
+  return made.map((c) => (c.pass === "lines" ? c : shown(c)));
 }
 
 /** Slopes of one tone as one outline. */

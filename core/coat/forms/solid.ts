@@ -1,3 +1,4 @@
+import { tintOf } from "../../colour";
 import type { Path } from "../../curves/path";
 import { cameraOf, type Point3 } from "../../depth/camera";
 import { topOf } from "../../depth/chisel/top";
@@ -8,6 +9,7 @@ import { formStep, type Pass } from "../form-step";
 import { frontOf } from "../front";
 import { isDraft } from "../inked-lines";
 import { boundsOf, boundsOfPart, plain, type Part, type Shape } from "../shape";
+import { surfaceParam } from "../surface-param";
 import { bodyOf, planeOf, rimOf, toPicture, type Drawn, type Look } from "../solid-body";
 
 /** The nearest that the eye comes, against the diagonal of the letters' box. */
@@ -70,6 +72,7 @@ export const solid = formStep({
       step: 1,
       when: (v) => v.sides === "tones",
     },
+    surface: { ...surfaceParam, when: (v) => v.sides !== "ways" || v.rim !== "sharp" },
     rim: {
       type: "choice",
       label: "Rim",
@@ -81,7 +84,28 @@ export const solid = formStep({
         { value: "round", label: "Rounded", hint: "Over a quarter of a circle" },
         { value: "cove", label: "Hollow", hint: "Over a quarter of a circle that is cut in" },
         { value: "step", label: "Stepped", hint: "Over a ledge" },
+        { value: "drawn", label: "Drawn", hint: "Over a section that you draw" },
       ],
+    },
+    profile: {
+      type: "profile",
+      label: "Section",
+      hint: "Of the rim, from the outline on the left to the face: drag its points, double-click for another",
+      default: [
+        { at: 0, value: 30 },
+        { at: 22, value: 36 },
+        { at: 50, value: 62 },
+        { at: 62, value: 88 },
+      ],
+      shown: "edge",
+      when: (v) => v.rim === "drawn",
+    },
+    soft: {
+      type: "toggle",
+      label: "Soft section",
+      hint: "In one curve through its points",
+      default: false,
+      when: (v) => v.rim === "drawn",
     },
     rimWidth: {
       type: "length",
@@ -121,8 +145,8 @@ export const solid = formStep({
   },
   facts: (shape, values, { units }) => {
     if (!shape.parts.length) return {};
-    const { pivot } = sightOf(shape, values, units);
-    return { ball: { at: pivot, tilt: "tilt", swing: "swing", roll: "roll" } };
+    const { pivot, eye, depth } = sightOf(shape, values, units);
+    return { ball: { at: pivot, tilt: "tilt", swing: "swing", roll: "roll", box: boundsOf(shape.parts), depth, eye } };
   },
   body: (shape, values, { kernel, units, lamp }) => {
     const outline = frontOf(shape, kernel.exact);
@@ -144,6 +168,7 @@ export const solid = formStep({
       shading: values.sides === "tones" ? { kind: "tones", count: Math.round(values.tones) } : { kind: ways ? "ways" : "smooth" },
       light: unlit(values) ? straight : lightOn(camera, lightOf(lamp)),
       lamp: unlit(values) ? full : { strength: lamp.strength, ambient: lamp.ambient },
+      surface: values.surface,
       edge: units(values.edge),
     };
     const key = `${kernel.name} ${JSON.stringify([camera.key, look, flat, rim])}`;
@@ -159,7 +184,8 @@ export const solid = formStep({
       const lies = { box: boundsOfPart(p), matrix: plane };
       return path.isEmpty ? [] : [{ ...p, path, x: 0, y: 0, along: 1, pass, lies }];
     });
-    const place = (b: Drawn): Part => ({ ...b, x: 0, y: 0, line: 0 });
+    const tint = unlit(values) ? undefined : tintOf(lamp.colour);
+    const place = (b: Drawn): Part => ({ ...b, x: 0, y: 0, line: 0, ...(tint && b.pass !== "edges" ? { tint } : {}) });
     const [edges, others] = [body.filter((b) => b.pass === "edges"), body.filter((b) => b.pass !== "edges")];
     // Sides first, then the letters, and lines over both; in a picture on the way the lines of what is farther are covered with it.
     return { parts: isDraft(kernel) ? [...body.map(place), ...seen] : [...others.map(place), ...seen, ...edges.map(place)] };

@@ -1,4 +1,4 @@
-import { mixOklab, mixSrgb } from "../../colour";
+import { mixOklab, mixSrgb, tinted } from "../../colour";
 import type { Stop } from "../../params";
 import type { Lit } from "../../depth/lit";
 import type { SceneFill, SceneStop } from "../../scene/scene";
@@ -19,12 +19,16 @@ export function copiesPainted({ parts }: Shape, stops: readonly Stop[], mix: "sr
   const known = new Map<string, number>();
   const fillOf = new Map<Part, number>();
   for (const part of parts) {
-    const { inks, lit } = part;
+    const { inks, lit, tint } = part;
+    const toned = (tone: number): Colour => {
+      const found = colourAt(stops, tone * 100, mix, (id) => ink(inks?.[id] ?? id));
+      return tint ? { ...found, colour: tinted(found.colour, tint, tone) } : found;
+    };
     if (lit) {
-      fillOf.set(part, fills.push(litFill(part, lit, (at) => colourAt(stops, at * 100, mix, (id) => ink(inks?.[id] ?? id)))) - 1);
+      fillOf.set(part, fills.push(litFill(part, lit, toned)) - 1);
       continue;
     }
-    const colour = colourAt(stops, (part.along ?? 0) * 100, mix, (id) => ink(inks?.[id] ?? id));
+    const colour = toned(part.along ?? 0);
     const key = `${colour.colour} ${colour.opacity}`;
     let at = known.get(key);
     if (at === undefined) known.set(key, (at = fills.push(colour) - 1));

@@ -18,6 +18,7 @@ import { CoatPicker, ItemPicker } from "./other-pickers";
 import { PhotoControl } from "./photo-control";
 import { PhotosControl } from "./photos-control";
 import { PlaceControl } from "./place-control";
+import { SectionControl } from "./section-control";
 import { SeedControl } from "./seed-control";
 import { ShapePicker } from "./shape-picker";
 import { StopsControl } from "./stops-control";
@@ -56,6 +57,7 @@ const alone: Controls = {
   stops: StopsControl,
   size: SizeControl,
   strands: (props) => (props.param.shown === "keys" ? <KeyLinesControl {...props} /> : null),
+  profile: (props) => (props.param.shown === "edge" ? <SectionControl {...props} /> : null),
   list: (props) =>
     props.param.shown === "photos" ? (
       <PhotosControl

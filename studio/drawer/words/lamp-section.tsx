@@ -1,5 +1,6 @@
 import { produce } from "immer";
 import type { Lamp } from "@/core/piece/lamp";
+import { ColourField, Swatch } from "../../parts/colour-field";
 import { Field, Fold } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
 import { Slider } from "../../parts/slider";
@@ -48,7 +49,7 @@ const settings = [
 export function LampSection() {
   const lamp = useStudio((s) => s.work!.piece.lamp);
   const { change, settle } = useStudio.getState();
-  const put = (name: keyof Lamp, value: number) =>
+  const put = (name: keyof Lamp, value: number | string) =>
     change((w) => produce(w, (d) => void Object.assign(d.piece.lamp, { [name]: value })), `lamp ${name}`);
   return (
     <Fold title="Lamp">
@@ -76,6 +77,13 @@ export function LampSection() {
           </div>
         </Field>
       ))}
+      <Field label="Colour" hint="Of its light: what turns towards the lamp takes it on, the more the lighter it is">
+        <ColourField label="Colour of the lamp" value={lamp.colour} onChange={(colour) => put("colour", colour)} onSettle={settle}>
+          <button type="button" aria-label="Colour of the lamp" className="w-fit rounded-md">
+            <Swatch colour={lamp.colour} className="size-8" />
+          </button>
+        </ColourField>
+      </Field>
     </Fold>
   );
 }
