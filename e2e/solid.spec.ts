@@ -149,6 +149,7 @@ test("the rim of a solid is drawn in the drawer: points are dragged, moved by ke
   await expect(points).toHaveCount(4);
 
   // In perspective the points where its edges run together are shown.
+  await fill(page.getByLabel("Perspective", { exact: true }), "0");
   await expect(page.locator("[data-vanishing]")).toHaveCount(0);
   await fill(page.getByLabel("Perspective", { exact: true }), "80");
   await expect(page.locator('[data-vanishing="across"]')).toBeAttached();

@@ -13,6 +13,7 @@ export const coatsContext = (kernel: Kernel, letters: Shape, more: Partial<Coats
   letters,
   ground: noShape,
   board: { width: 500, height: 200, toItem: identity },
+  others: noShape,
   group: undefined,
   lamp: lampSeen(daylight, identity),
   inks: {

@@ -229,7 +229,9 @@ export class Coats {
     }
     const seen: Givens = light ? { ...this.context, lamp: lampOf(light, this.context.lamp, this.context.board.toItem) } : this.context;
     const handed = Object.fromEntries((needs ?? []).map((need) => [need, seen[need]]));
-    const told = (needs ?? []).map((need) => (need === "letters" || need === "ground" ? numberOf(seen[need]) : JSON.stringify(seen[need])));
+    const told = (needs ?? []).map((need) =>
+      need === "letters" || need === "ground" || need === "others" ? numberOf(seen[need]) : JSON.stringify(seen[need]),
+    );
     const key = [kernel.name, scale, ...told, ...Object.values(referred).map((s) => (s ? numberOf(s) : ""))].join(" ");
     const given = { kernel, units: (length: number) => length * scale, referred, ...handed };
     // What is not needed is not there: a kind's own types keep it from asking.

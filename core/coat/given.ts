@@ -39,6 +39,8 @@ export interface Givens {
   readonly ground: Shape;
   readonly board: BoardSeen;
   readonly lamp: LampSeen;
+  /** The letters of what else is in the item's group and lies behind it, as they are seen; without parts where there is none. */
+  readonly others: Shape;
   /** Undefined where the item is in no group. */
   readonly group: GroupSeen | undefined;
 }

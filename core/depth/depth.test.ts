@@ -1,7 +1,8 @@
 import { beforeAll, describe, expect, test } from "@jest/globals";
 import { coat, flat, step } from "../../demo/build";
 import { coatsContext } from "../../tests/coats";
-import { engineWith } from "../../tests/engine";
+import { board, engineWith, styleOf, word } from "../../tests/engine";
+import { compile } from "../piece/compile";
 import { area, around, circle, rectangle } from "../../tests/paths";
 import { wordOf, words } from "../../tests/words";
 import { Coats } from "../coat/evaluate";
@@ -191,6 +192,36 @@ describe("a block shade", () => {
     expect(areas[1]).toHaveLength(areas[0].length);
     // Grown roughly in a draft: within a hundredth.
     areas[0].forEach((a, i) => expect(Math.abs(areas[1][i] / a - 1)).toBeLessThan(0.01));
+  });
+
+  test("leaves the faces free of what lies behind it in its group, but for the unit that it laps over their edge", () => {
+    const others = { parts: [{ path: rectangle(0, 0, 60, 60), x: 180, y: 40, line: 0 }] };
+    const formed = (values: Record<string, unknown>) =>
+      new Coats(
+        [coat("T", flat("face"), [step("block-shade", { sides: "one", way: { angle: 0, distance: 20 }, ...values })])],
+        coatsContext(engine.kernel, square, { others }),
+      ).form("t")!.parts;
+    expect(area(formed({})[0].path)).toBeCloseTo(300 * 100 - 58 * 58, 3);
+    expect(area(formed({ clear: false })[0].path)).toBeCloseTo(300 * 100, 3);
+  });
+
+  test("of a line in a group does not lie over the line behind it, wherever the two stand", () => {
+    const shaded = styleOf(
+      [coat("Shade", flat("face"), [step("block-shade", { sides: "one", way: { angle: -90, distance: 120 } })])],
+      "em",
+    );
+    const line = (id: string, y: number, groups: string[]) => word("H", { id, x: 100, y, size: 100, groups });
+    const shadeOver = (groups: string[]) => {
+      const piece = board(line("upper", 150, groups), line("lower", 240, groups));
+      const { scene } = compile(piece, new Map([[shaded.id, shaded]]), engine);
+      const [upper, lower] = scene.items;
+      const face = engine.kernel.weld(compile(piece, new Map([[shaded.id, styleOf()]]), engine).scene.items[0].layers[0].paths[0].path);
+      const toUpper = (lower.matrix[5] - upper.matrix[5]) / upper.matrix[3];
+      return area(engine.kernel.intersect([face, lower.layers[0].paths[0].path.transform([1, 0, 0, 1, 0, toUpper])])) / area(face);
+    };
+    expect(shadeOver([])).toBeGreaterThan(0.5);
+    // The unit along its edge.
+    expect(shadeOver(["sign"])).toBeLessThan(0.03);
   });
 
   test("runs towards a point that lies at its share of the letters' box, and away from it", () => {

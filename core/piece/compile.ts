@@ -1,7 +1,7 @@
 import { Circle, Coats, withLayers, type OpenForm } from "../coat/evaluate";
 import type { StepFacts } from "../coat/form-step";
 import type { BoardSeen, GroupSeen } from "../coat/given";
-import type { Shape } from "../coat/shape";
+import { noShape, type Shape } from "../coat/shape";
 import { stanceOf } from "../coat/stance";
 import { isEmpty, joinAll, mapped } from "../curves/bounds";
 import { invert } from "../curves/matrix";
@@ -180,6 +180,7 @@ class Looks {
     const own = this.bare.get(id);
     const style = own && styleOf(own.item, this.styles);
     if (known || !style) return known;
+    const behind = () => this.#behind(own);
     const coats = new Coats(style.coats, {
       kernel: this.engine.kernel,
       scale: unitsPerLength(style.measure, own.metrics, own.item.size),
@@ -188,6 +189,10 @@ class Looks {
       board: { ...this.board, toItem: invert(own.placed.matrix) },
       lamp: lampSeen(this.lamp, invert(own.placed.matrix)),
       group: this.#groupOf(own),
+      // Brought into the item's space only where a coat asks for it.
+      get others() {
+        return behind();
+      },
       inks: { key: JSON.stringify(style.inks), colour: inkLookup(style.inks), name: inkNames(style.inks) },
       label: labelOf(own.item),
       open: this.#open,
@@ -204,6 +209,20 @@ class Looks {
     if (all.length < 2) return undefined;
     const boxes = all.map((b) => b.placed).filter((p) => !isEmpty(p.ink));
     return { box: joinAll(boxes.map((p) => mapped(p.matrix, seenBox(p.view, p.ink)))), toItem: invert(placed.matrix) };
+  }
+
+  /** What else is in an item's group and is drawn before it. */
+  #behind(own: Bare): Shape {
+    const all = [...this.bare.values()];
+    const before = all.slice(0, all.indexOf(own));
+    const { groups } = own.item;
+    const others = groups.length ? before.filter(({ item }) => !item.hidden && item.groups[0] === groups[0]) : [];
+    return others.length
+      ? covered(
+          own.letters,
+          others.map((o) => inSpaceOf(o.letters, o.placed, own.placed, this.engine.kernel)),
+        )
+      : noShape;
   }
 
   #other({ id, what }: ItemRef, own: Bare): Shape | undefined {

@@ -1,4 +1,5 @@
 import { tintOf } from "../../colour";
+import { meet } from "../../curves/bounds";
 import { contoursOf } from "../../curves/contour";
 import type { Kernel } from "../../curves/kernel";
 import type { Point } from "../../curves/matrix";
@@ -17,7 +18,7 @@ import { formStep } from "../form-step";
 import { placeIn } from "../handles";
 import { frontOf } from "../front";
 import { inked, isDraft } from "../inked-lines";
-import { boundsOf, type Part } from "../shape";
+import { boundsOf, type Part, type Shape } from "../shape";
 
 const toPoint = (v: Readonly<Record<string, unknown>>) => v.to === "point";
 
@@ -99,14 +100,20 @@ export const blockShade = formStep({
       when: (v) => v.sides === "deep",
     },
     edge: edgeParam,
+    clear: {
+      type: "toggle",
+      label: "Clear of the group",
+      hint: "Never over the letters of what lies behind it in its group: of several lines that share their shade, each face stays free",
+      default: true,
+    },
     gap: { type: "length", label: "Gap", hint: "Left open between the letters and their sides", default: 0, min: 0, max: 200, reach: 10 },
   },
   copies: ({ sides, steps }) => (sides === "deep" ? steps : undefined),
   passes: ({ edge }) => (edge > 0 ? [edgesPass] : []),
-  needs: ["lamp"],
-  spares: ({ sides }) => (sides === "lit" ? [] : ["lamp"]),
+  needs: ["lamp", "others"],
+  spares: ({ sides, clear }) => [...(sides === "lit" ? [] : (["lamp"] as const)), ...(clear ? [] : (["others"] as const))],
   facts: ({ parts }, { to }) => (to === "point" && parts.length ? { places: [{ param: "point", box: boundsOf(parts) }] } : {}),
-  apply: (shape, values, { kernel, units, lamp }) => {
+  apply: (shape, values, { kernel, units, lamp, others }) => {
     if (!shape.parts.length) return shape;
     const { sides } = values;
     // What is left open round the letters can only be taken away exactly.
@@ -126,9 +133,19 @@ export const blockShade = formStep({
     const tint = under && tintOf(lamp.colour);
     const lighted = ({ along = 0, pass }: Drawn) =>
       under && pass === undefined ? { along: toneUnder(along, under), ...(tint ? { tint } : {}) } : { along };
-    return { parts: bodies.filter((b) => !b.path.isEmpty).map((b) => ({ ...b, ...lighted(b), x: 0, y: 0, line: 0 })) };
+    const faces = values.clear && others.parts.length ? facesIn(others, kernel.exact) : undefined;
+    const freed = (path: Path) => (faces && meet(path.bounds, faces.bounds) ? kernel.subtract(path, [faces]) : path);
+    const parts = bodies.map((b): Part => ({ ...b, ...lighted(b), path: freed(b.path), x: 0, y: 0, line: 0 }));
+    return { parts: parts.filter((p) => !p.path.isEmpty) };
   },
 });
+
+/** Units that a shade still lies over the edge of a face that it leaves free: between the two no ground is seen. */
+const lap = 1;
+
+const freedFaces = memoByIdentity<Shape, Path>(2);
+const facesIn = (others: Shape, kernel: Kernel): Path =>
+  freedFaces(others, kernel.name, () => kernel.grow(frontOf(others, kernel), -lap, { kind: "miter", limit: 4 }));
 
 interface Block {
   readonly sides: "one" | "two" | "lit" | "deep";
