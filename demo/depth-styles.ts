@@ -74,7 +74,7 @@ export const depthStyles = (): Style[] => [
   ]),
   style("Chapel Bell", "unifrakturcook", "stem", { Umber: "#2c1a08", Gold: "#b67a1e", Leaf: "#ffe9a3", Wine: "#4b1220" }, [
     coat("Wine", flat("wine"), [grow(16, "round"), weld()]),
-    coat("Bell", over([0, "umber"], [55, "gold"], [100, "leaf"]), [step("chisel", { angle: 48 })]),
+    coat("Bell", over([0, "umber"], [55, "gold"], [100, "leaf"]), [step("chisel", { angle: 52, surface: "metal" })]),
   ]),
   style(
     "High Street",

@@ -67,6 +67,15 @@ const centre = async (locator) => {
   const b = await locator.boundingBox();
   return { x: b.x + b.width / 2, y: b.y + b.height / 2 };
 };
+/** One of each kind of depth: what is dragged of which coat, on pieces that ship. */
+const depths = [
+  ["block shade: its point", "demo-fair-ground", "Block", "step-point"],
+  ["solid: its ball", "demo-peak-poster", "Summit", "ball"],
+  ["chisel: the lamp", "demo-notary-s-door", "Letters", "lamp"],
+  ["trail of 150: its point", "demo-summit-tunnel", "Tunnel", "step-point"],
+  ["mirror: its height", "demo-quay-at-night", "Water", "Slider Height slider"],
+];
+
 try {
   console.log("ms between frames                p50     p95    most");
   await page.mouse.click(middle.x, middle.y);
@@ -91,6 +100,26 @@ try {
   await depth.scrollIntoViewIfNeeded();
   const other = await centre(depth);
   told("a finish's length", await drag(other, { x: other.x + 30, y: other.y }));
+  for (const [name, id, coat, grip] of depths) {
+    await page.goto(`${base}/pieces/${id}`);
+    await page.locator("[data-board] svg path").first().waitFor({ state: "attached" });
+    await page.keyboard.press("3");
+    const board = await page.locator("[data-board]").boundingBox();
+    // The first item that has the coat: it is chosen where it is seen.
+    for (const share of [0.5, 0.4, 0.6, 0.3, 0.7]) {
+      await page.mouse.click(board.x + board.width * 0.5, board.y + board.height * share);
+      if (await page.locator(`[data-coat="${coat}"]`).count()) break;
+    }
+    await page.locator(`[data-coat="${coat}"]`).click();
+    const knob = grip.startsWith("Slider")
+      ? page.getByRole("slider", { name: grip.slice(7) }).first()
+      : page.locator(`[data-handle="${grip}"]`);
+    await knob.waitFor({ state: "attached", timeout: 10_000 });
+    await knob.scrollIntoViewIfNeeded().catch(() => undefined);
+    const at = await centre(knob);
+    const by = grip.startsWith("Slider") ? { x: 40, y: 0 } : { x: 60, y: 36 };
+    told(name, await drag(at, { x: at.x + by.x, y: at.y + by.y }));
+  }
 } finally {
   await browser.close();
   server.kill();

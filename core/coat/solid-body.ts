@@ -71,13 +71,18 @@ export function rimOf(
 
 /** Sides, and the slopes of the face's edge, as bright as the lamp makes them. */
 export function bodyOf(shape: Shape, front: Path, camera: Camera, look: Look, rim: Edge | undefined, kernel: Kernel): Drawn[] {
-  const draw = isDraft(kernel) ? sketched : drawn;
+  const draw = (face: Path, seenBy: Camera): Drawn[] => {
+    const [under, ...sides] = (isDraft(kernel) ? sketched : drawn)(face, seenBy, look, kernel);
+    const shown = sides.map(lit);
+    // As light as what lies over it, so that no line is seen between two sides.
+    return [{ ...under, along: middleOf(shown.filter((s) => s.pass !== "edges").map((s) => s.along ?? 0)) }, ...shown];
+  };
   const lit = (b: Drawn) => (look.shading.kind === "ways" && b.pass !== "rim" ? b : litUnder(b, look));
-  if (!rim) return draw(front, camera, look, kernel).map(lit);
+  if (!rim) return draw(front, camera);
   // Sides begin where the edge ends: that much deeper, which in the plane of the face is that much along the way.
   const { way } = camera;
   const share = shareAt(rim.height, camera);
-  const walls = draw(front.transform(movedAlong(way, share)), { ...camera, way: rest(way, share) }, look, kernel);
+  const walls = draw(front.transform(movedAlong(way, share)), { ...camera, way: rest(way, share) });
   const outline = frontOf(shape, kernel.exact);
   const facets = slopes(outline, `${isDraft(kernel)} ${rim.width}`, () => slopesOf(outline, rim, isDraft(kernel)));
   const { x, y, z } = look.light;
@@ -88,8 +93,8 @@ export function bodyOf(shape: Shape, front: Path, camera: Camera, look: Look, ri
     const tone = Math.min(1, Math.max(0, (n.x * x + n.y * y + n.z * z + across) / (1 + across)));
     return steps > 0 ? Math.round(tone * steps) / steps : tone;
   };
-  const rings = seenSlopes(facets, rim, camera, toneOf).map(({ tone, ...slope }): Drawn => ({ ...slope, along: tone, pass: "rim" }));
-  return [...walls, ...rings].map(lit);
+  const rings = seenSlopes(facets, rim, camera, toneOf).map(({ tone, ...slope }) => lit({ ...slope, along: tone, pass: "rim" }));
+  return [...walls, ...rings];
 }
 
 /** How much of the way a depth is. */
@@ -106,7 +111,7 @@ export function toPicture(path: Path, { matrix, map }: Camera, kernel: Kernel): 
 
 function drawn(front: Path, camera: Camera, { light, shading, edge }: Look, kernel: Kernel): Drawn[] {
   const sides = solidSides(front, camera, kernel, light, shading).filter((s) => !s.path.isEmpty);
-  const under = { path: toPicture(bodyUnder(front, camera.way, kernel), camera, kernel), along: middleOf(sides) };
+  const under = { path: toPicture(bodyUnder(front, camera.way, kernel), camera, kernel) };
   const seen = sides.map((s) => ofSide(s, toPicture(s.path, camera, kernel)));
   if (edge === 0) return [under, ...seen];
   const borders = [front, ...visibleSurfaces(front, camera.way, kernel)].map((p) => toPicture(p, camera, kernel));
@@ -116,7 +121,7 @@ function drawn(front: Path, camera: Camera, { light, shading, edge }: Look, kern
 function sketched(front: Path, camera: Camera, { light, shading, edge }: Look, kernel: Kernel): Drawn[] {
   const sides = solidPainted(front, camera, light, shading);
   const place = (path: Path) => (camera.matrix ? path.transform(camera.matrix) : straightUnder(path, camera));
-  const under = { path: place(underPainted(sides)), along: middleOf(sides) };
+  const under = { path: place(underPainted(sides)) };
   const seen = sides.flatMap((s) => {
     const path = place(s.path);
     const line = edge > 0 ? inked(contoursOf(path, true), { width: edge, join: { kind: "round" }, cap: "round" }, kernel) : undefined;
@@ -163,7 +168,6 @@ const underLamp = (lit: Lit, lamp: Look["lamp"]): Lit => ({
 });
 
 /** The tone that is least wrong between two sides. */
-function middleOf(sides: readonly SeenSides[]): number {
-  const tones = sides.map((s) => s.tone).sort((a, b) => a - b);
-  return tones[tones.length >> 1] ?? 0.5;
+function middleOf(tones: readonly number[]): number {
+  return [...tones].sort((a, b) => a - b)[tones.length >> 1] ?? 0.5;
 }

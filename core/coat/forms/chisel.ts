@@ -177,17 +177,16 @@ function cutOf(path: Path, { sunk, inset, by, angle, height, tones, surface, lin
     if (typeof lit === "number") return { path: f.path, along: tone, facing };
     return { path: f.path, along: tone, facing, lit };
   });
-  const made: Cut[] = [];
-  const mean = seen.reduce((sum, f) => sum + (f.along ?? 0), 0) / Math.max(1, seen.length);
+  const sides = (tones > 1 ? byTone(seen) : seen).map(shown);
+  const mean = sides.reduce((sum, f) => sum + (f.along ?? 0), 0) / Math.max(1, sides.length);
   // Between two slopes no ground is seen.
-  made.push({ path: clean, along: mean });
-  made.push(...(tones > 1 ? byTone(seen) : seen));
+  const made: Cut[] = [{ path: clean, along: mean }, ...sides];
   if (inset !== Infinity) {
     const top = tops(clean, `${kernel.name} ${inset}`, () => topOf(clean, inset, kernel));
-    if (!top.isEmpty) made.push({ path: top, along: toneOf({ x: 0, y: 0 }, 0), facing: { x: 0, y: 0, z: 1 }, pass: "face" });
+    if (!top.isEmpty) made.push(shown({ path: top, along: toneOf({ x: 0, y: 0 }, 0), facing: { x: 0, y: 0, z: 1 }, pass: "face" }));
   }
   if (line > 0) made.push({ path: linesOf(facets, line, kernel), along: 1, pass: "lines" });
-  return made.map((c) => (c.pass === "lines" ? c : shown(c)));
+  return made;
 }
 
 /** Slopes of one tone as one outline. */

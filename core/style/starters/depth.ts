@@ -293,6 +293,30 @@ export const depth = starters("depth", "back", [
     body,
   ],
   [
+    "Polished gold",
+    "Slopes of metal that mirror a bright sky and a dark ground",
+    ({ ink }) => [
+      {
+        name: "Polished gold",
+        form: [["chisel", { angle: 55, surface: "metal" }]],
+        paint: cutIn(ink, ["Gold, dark", "#3b2106"], ["Gold", "#c08a2e"], ["Gold, light", "#fff3c4"]),
+      },
+    ],
+    body,
+  ],
+  [
+    "Moulded",
+    "A body whose rim is a moulding, glossy as enamel",
+    (t) => [
+      solid(
+        t,
+        { tilt: 12, swing: -16, depth: t.st(70), rim: "drawn", rimWidth: t.st(20), rimHeight: t.st(20), soft: true, surface: "gloss" },
+        ["#2b1020", "#e39b8a"],
+      ),
+    ],
+    body,
+  ],
+  [
     "Railway plate",
     "A bevelled solid, turned a little",
     (t) => [
