@@ -28,12 +28,14 @@ export const isMissing = (id: string): boolean => here.get(id) === false;
 
 /**
  * Photos as data URLs, for a file that needs no other; those that are not here are left out.
+ * @param sides pixels that their longer sides need, by their ids; of others all that they have
  * @throws Problem where one that is here is not given
  */
-export async function embeddedPhotos(ids: readonly string[]): Promise<Map<string, string>> {
+export async function embeddedPhotos(ids: readonly string[], sides?: ReadonlyMap<string, number>): Promise<Map<string, string>> {
   const found = new Map<string, string>();
   for (const id of ids) {
-    const response = await fetch(photoAddress(id));
+    const side = sides?.get(id);
+    const response = await fetch(side === undefined ? photoAddress(id) : `${photoAddress(id)}?side=${side}`);
     if (response.status === 404) continue;
     if (!response.ok) throw new Problem(`A photo was not read (${response.status}), so nothing was exported. Try again.`);
     found.set(id, await asDataUrl(await response.blob()));

@@ -13,7 +13,7 @@ import { memoByIdentity } from "../core/memo";
 import { once } from "../core/once";
 import { imageNode } from "../core/output/fill-svg";
 import { layerBody } from "../core/output/layer-svg";
-import { refusalOf, write } from "../core/output/outputs";
+import { photoSidesOf, refusalOf, write } from "../core/output/outputs";
 import { grainsFor } from "../core/output/grains";
 import { exportArea, hasInk } from "../core/output/output-kind";
 import { photosIn, toSvg } from "../core/output/svg";
@@ -168,12 +168,12 @@ async function answered<T>(work: () => Promise<T>): Promise<Answer<T>> {
   }
 }
 
-/** What is exported, with its photos in it or without them. */
-async function exported(file: PieceFile, wish: Wish, withPhotos: boolean) {
+/** What is exported, without its photos. */
+async function exported(file: PieceFile, wish: Wish) {
   const { scene } = toEnd((await compilingOf(file, false)).steps);
   const names = await listFaces();
   const faces = exportedFaces(file.piece, wish.area).map((id) => names.find((f) => f.id === id)?.name ?? id);
-  return exportedOf(file, scene, wish, faces, withPhotos ? await embeddedPhotos(photosIn(scene)) : new Map());
+  return exportedOf(file, scene, wish, faces, new Map());
 }
 
 const pictureOf = (path: Path): Picture => ({ d: toSvgPath(path), box: path.bounds });
@@ -260,10 +260,15 @@ const worker: SceneWorker = {
   leave: async () => {
     left = true;
   },
-  write: ({ file, output, ...wish }) => answered(async () => write(output, await exported(file, wish, true), { pause })),
+  write: ({ file, output, ...wish }) =>
+    answered(async () => {
+      const bare = await exported(file, wish);
+      const photos = await embeddedPhotos(photosIn(bare.scene), photoSidesOf(output, bare));
+      return write(output, { ...bare, photos }, { pause });
+    }),
   refusals: (file, wish, outputs) =>
     answered(async () => {
-      const what = await exported(file, wish, false);
+      const what = await exported(file, wish);
       return outputs.map((output) => refusalOf(output, what));
     }),
   look: (file, itemId, style, width, face) =>

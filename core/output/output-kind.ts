@@ -55,6 +55,8 @@ export interface OutputKind<K extends string = string, P extends Params = Params
   readonly needs?: N;
   /** Why this is not written, in the user's words; null where it is. */
   refuses?(exported: Exported, box: Bounds, values: Values<P>): string | null;
+  /** Pixels to one of the board that photos are needed in; where it is not said they stay as they are. */
+  photoDensity?(exported: Exported, box: Bounds, values: Values<P>): number;
   /** @param box what is shown, in board pixels; not empty */
   write(exported: Exported, box: Bounds, values: Values<P>, tools: Pick<OutputTools, N[number]> & Host): Promise<string | Uint8Array>;
 }

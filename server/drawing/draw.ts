@@ -1,11 +1,12 @@
 import { exportArea, type Exported } from "../../core/output/output-kind";
 import { grainsFor } from "../../core/output/grains";
-import { write } from "../../core/output/outputs";
+import { photoSidesOf, write } from "../../core/output/outputs";
 import { toSvg } from "../../core/output/svg";
 import { compile } from "../../core/piece/compile";
 import type { LoadedEngine } from "../../core/piece/engine";
 import { exportedFaces, exportedOf } from "../../core/piece/exported";
 import { facesOf } from "../../core/piece/schema";
+import { fittedPhotos } from "../photos/fit";
 import { drawPng } from "../raster/draw";
 import { outputTools } from "./tools";
 import type { DrawJob, ExportJob, PictureJob, Request, Results } from "./job";
@@ -27,8 +28,11 @@ async function picture(engine: LoadedEngine, job: PictureJob): Promise<string | 
 }
 
 /** @throws Problem where it is refused, or cannot be drawn */
-const exportFile = async (engine: LoadedEngine, job: ExportJob): Promise<string | Uint8Array> =>
-  write(job.output, await exported(engine, job), host, outputTools);
+const exportFile = async (engine: LoadedEngine, job: ExportJob): Promise<string | Uint8Array> => {
+  const whole = await exported(engine, job);
+  const photos = await fittedPhotos(job.photos, photoSidesOf(job.output, whole));
+  return write(job.output, { ...whole, photos }, host, outputTools);
+};
 
 /** Whoever draws here does nothing else meanwhile. */
 const host = { pause: () => Promise.resolve() };

@@ -5,6 +5,7 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { PNG } from "pngjs";
 import sharp, { type Sharp } from "sharp";
+import { fittedPhotos } from "./fit";
 import { addPhoto, embeddedPhotos, readPhoto } from "./store";
 import { board, styleOf, word } from "../../tests/engine";
 import { demoPhotos } from "../../demo/photos";
@@ -128,6 +129,30 @@ describe("photos that are brought in", () => {
       [900, 300],
     ]);
     expect(await embeddedPhotos(db, ["f".repeat(32)])).toEqual(new Map());
+  });
+});
+
+describe("photos in a file", () => {
+  const url = async (width: number, height: number) =>
+    `data:image/png;base64,${Buffer.from(await bytes(quarters(width, height).png())).toString("base64")}`;
+  const sizeOf = async (data: string) => {
+    const { width, height, format } = await sharp(Buffer.from(data.split(",")[1], "base64")).metadata();
+    return [width, height, format];
+  };
+
+  test("have no more pixels than are needed, and no fewer than they have", async () => {
+    const [large, close, small] = [await url(900, 300), await url(300, 240), await url(40, 40)];
+    const photos = new Map([
+      ["large", large],
+      ["close", close],
+      ["small", small],
+      ["whole", large],
+    ]);
+    const fit = await fittedPhotos(photos, new Map([...["large", "close", "small"].map((id) => [id, 256] as const), ["gone", 64]]));
+    expect(await sizeOf(fit.get("large")!)).toEqual([256, 85, "png"]);
+    // A quarter more is not worth another packing.
+    expect([fit.get("close"), fit.get("small"), fit.get("whole")]).toEqual([close, small, large]);
+    expect(fit.size).toBe(4);
   });
 });
 

@@ -7,7 +7,7 @@ export class StudioClient {
   #worker: Worker | undefined;
   #studio: Promise<Remote<Studio> | Studio> | undefined;
 
-  /** @returns null where it was stopped before anything was seen @throws Error with a message for the user */
+  /** @returns null where it was stopped @throws Error with a message for the user */
   async take(order: StudioOrder, heard: Heard): Promise<StudioPrint | null> {
     const studio = await (this.#studio ??= this.#open());
     try {

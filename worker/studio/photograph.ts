@@ -47,8 +47,7 @@ export interface Sitting {
 /**
  * Takes a picture of a body: the mean of exposures, over which the lamp wanders within its width and each pixel within its square, which
  * makes shadows soft and edges smooth. Radiance by three.js, with the metal and rough model of glTF 2.0.
- * @returns undefined where it was stopped before the first exposure was done
- * @throws Error where the browser draws no WebGL
+ * @returns undefined where it was stopped
  */
 export async function photograph(
   { body, look, side, exposures }: StudioOrder,
@@ -83,7 +82,7 @@ export async function photograph(
     for (let y = 0; y < height; y += tile)
       for (let x = 0; x < width; x += tile) {
         if (done > 0 || x > 0 || y > 0) await sitting.pause();
-        if (sitting.isStopped()) return done > 0 ? shot() : undefined;
+        if (sitting.isStopped()) return undefined;
         const [w, h] = [Math.min(tile, width - x), Math.min(tile, height - y)];
         renderer.setSize(w, h, false);
         renderer.render(scene, cameraOn(framing, { x: x + dx - 0.5, y: y + dy - 0.5, w, h }, scale));

@@ -20,9 +20,9 @@ export type Heard = (done: number, of: number, soFar: ImageBitmap | null) => voi
 export interface Studio {
   /** Whether the browser draws in space here. */
   canDraw(): Promise<boolean>;
-  /** @returns null where it was stopped before anything was seen */
+  /** @returns null where it was stopped @throws Error where the browser draws no WebGL */
   take(order: StudioOrder, heard: Heard): Promise<StudioPrint | null>;
-  /** Ends what is under way: it answers with what it has. */
+  /** Ends what is under way. */
   stop(): Promise<void>;
 }
 

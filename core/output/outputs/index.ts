@@ -2,6 +2,7 @@ import type { z } from "zod";
 import { finder, newStep, unionOf } from "../../params";
 import { Problem } from "../../problem";
 import { exportArea, hasInk, type Exported, type Host, type OutputKind, type OutputTools } from "../output-kind";
+import { photoSides } from "../photo-sides";
 import { pdf } from "./pdf";
 import { png } from "./png";
 import { svg } from "./svg";
@@ -28,6 +29,13 @@ export function refusalOf(step: OutputStep, exported: Exported): string | null {
   const box = exportArea(exported.scene, exported.area);
   if (!hasInk(box)) return "There is nothing to draw: the selection has no ink.";
   return outputOf(step.kind).refuses?.(exported, box, step) ?? null;
+}
+
+/** How many pixels the longer side of each photo needs, by its id; of those that are not named as many as it has. */
+export function photoSidesOf(step: OutputStep, exported: Exported): ReadonlyMap<string, number> {
+  const box = exportArea(exported.scene, exported.area);
+  const density = hasInk(box) ? outputOf(step.kind).photoDensity?.(exported, box, step) : undefined;
+  return density === undefined ? new Map() : photoSides(exported.scene, exported.area, density);
 }
 
 /** The file. @throws Problem where it is refused */

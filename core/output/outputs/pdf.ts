@@ -27,7 +27,7 @@ export const pdf = output({
     dpi: {
       type: "number",
       label: "Pictures at",
-      hint: "Pixels to the inch of what is blurred or grained; all else is drawn as vectors",
+      hint: "Pixels to the inch of photos and of what is blurred or grained; all else is drawn as vectors",
       default: 300,
       min: 72,
       max: 1200,
@@ -46,6 +46,7 @@ export const pdf = output({
       }
     return null;
   },
+  photoDensity: (_, __, { dpi }) => dpi / pxPer.in,
   write: async (exported, box, { dpi }, tools) => {
     const [width, height] = [box.maxX - box.minX, box.maxY - box.minY];
     const { document, bytes } = tools.pdf({ title: exported.title, width: width * points, height: height * points });

@@ -19,6 +19,7 @@ export const png = output({
     const { width, height } = pixelsOf(exported, box, size);
     return tooLarge(width, height);
   },
+  photoDensity: (exported, box, { size }) => pixelsOf(exported, box, size).width / (box.maxX - box.minX),
   write: async (exported, box, { size }, { raster, pause }) => {
     const pixels = pixelsOf(exported, box, size);
     const grains = await grainsFor(exported.scene, exported.area, pixels.width / (box.maxX - box.minX), pause);

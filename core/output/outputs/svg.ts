@@ -9,5 +9,7 @@ export const svg = output({
   extension: "svg",
   mediaType: "image/svg+xml",
   params: {},
+  // Vectors are printed, and larger than they were made: over 300 dots to the inch at the size of the board.
+  photoDensity: () => 4,
   write: async (exported, box, _, { pause }) => toSvg({ ...exported, piece: undefined, grains: await fileGrains(exported, pause) }, box),
 });
