@@ -2,7 +2,7 @@ import { z } from "zod";
 import { PathBuilder } from "../curves/path";
 import { fingerprint } from "../fingerprint";
 import { idSchema as id } from "../ids";
-import { memoByKey } from "../memo";
+import { memoByIdentity, memoByKey, numberOf } from "../memo";
 import { photoSchema } from "../photo";
 import type { SceneLayer } from "../scene/scene";
 import type { Style } from "../style/schema";
@@ -67,9 +67,17 @@ export function studioFingerprint(item: object, style: Style, lamp: Lamp, { face
   return fingerprint(JSON.stringify([own, lamp, style.measure, coats, [face, rim, sides].map((s) => colour(s.ink))]));
 }
 
-/** Whether the words of an item, its look and its light are still those of its picture. */
-export const isCurrent = (item: Pictured & object, style: Style | undefined, lamp: Lamp): boolean =>
-  !!item.studio && !!style && studioFingerprint(item, style, lamp, item.studio.settings) === item.studio.of;
+const known = memoByIdentity<object, boolean>(2);
+
+/**
+ * Whether the words of an item, its look and its light are still those of its picture. It is asked at every scene and by every part of the
+ * interface that says so: each state of a document is told once.
+ */
+export const isCurrent = (item: Pictured & object, style: Style | undefined, lamp: Lamp): boolean => {
+  const { studio } = item;
+  if (!studio || !style) return false;
+  return known(item, `${numberOf(style)} ${numberOf(lamp)}`, () => studioFingerprint(item, style, lamp, studio.settings) === studio.of);
+};
 
 const layers = memoByKey<SceneLayer>(64);
 
