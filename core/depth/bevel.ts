@@ -3,7 +3,7 @@ import type { Point } from "../curves/matrix";
 import type { Path } from "../curves/path";
 import { areaOf } from "../curves/arrange/tidy";
 import type { Camera, Point3 } from "./camera";
-import { facetsOf, rough, type Facet, type Sample } from "./chisel/facets";
+import { draftFacetsOf, facetsOf, type Facet, type Sample } from "./chisel/facets";
 import { litAlong, type Lit } from "./lit";
 import { upAt, type ProfilePlace } from "./profile";
 
@@ -27,7 +27,7 @@ const under = 1.2;
 
 /** The slopes of a body's edge before they are looked at: they do not change with how it is turned. */
 export const slopesOf = (outline: Path, { width }: Edge, draft: boolean): readonly Facet[] =>
-  facetsOf(contoursOf(outline, true), width, 25, draft ? rough : undefined);
+  draft ? draftFacetsOf(outline, width) : facetsOf(contoursOf(outline, true), width);
 
 /**
  * What is seen of the edge of a body, in the picture, from the farthest to the nearest: a ray meets what lies deeper later, so that rings

@@ -3,7 +3,7 @@ import { contoursOf } from "../../curves/contour";
 import type { Kernel } from "../../curves/kernel";
 import type { Path } from "../../curves/path";
 import { PathBuilder } from "../../curves/path";
-import { facetsOf, rough, type Facet } from "../../depth/chisel/facets";
+import { draftFacetsOf, facetsOf, type Facet } from "../../depth/chisel/facets";
 import { topOf } from "../../depth/chisel/top";
 import { lightOf, toneUnder } from "../../depth/light";
 import type { Point3 } from "../../depth/camera";
@@ -153,7 +153,7 @@ function cutOf(path: Path, { sunk, inset, by, angle, height, tones, surface, lin
   const clean = kernel.exact.weld(path);
   const widest = tones > 1 ? narrow : isDraft(kernel) ? coarse : undefined;
   const facets = slopes(clean, `${kernel.name} ${inset} ${widest}`, () =>
-    facetsOf(contoursOf(clean, true), inset, widest, isDraft(kernel) ? rough : undefined),
+    isDraft(kernel) ? draftFacetsOf(clean, inset, widest) : facetsOf(contoursOf(clean, true), inset, widest),
   );
   /** How light a slope of some steepness is whose outline looks some way: Lambert's cosine, on a little light from all around. */
   const toneOf = (n: { readonly x: number; readonly y: number }, steep: number): number => {

@@ -1,7 +1,6 @@
-import { isEmpty, meet, shifted } from "../../curves/bounds";
-import { pathOf } from "../../curves/contour";
-import type { Path } from "../../curves/path";
-import { ribbonsOver, topOf } from "../../drawn/ribbons";
+import { isEmpty, shifted } from "../../curves/bounds";
+import { movedBy, pathOf } from "../../curves/contour";
+import { ribbonOn, ribbonsOver, stretchOf, type Ribbon } from "../../drawn/ribbons";
 import { memoByKey } from "../../memo";
 import { formStep } from "../form-step";
 import { isDraft } from "../inked-lines";
@@ -13,7 +12,7 @@ const mostInDraft = 10;
 /** Square units: some four thousandths of the em a side. */
 const speck = 20;
 
-const known = memoByKey<readonly { readonly path: Path; readonly covers: number }[]>(20);
+const known = memoByKey<readonly Ribbon[]>(20);
 
 export const ribbons = formStep({
   kind: "ribbons",
@@ -80,20 +79,17 @@ export const ribbons = formStep({
     for (const group of over === "letter" ? all.map((p) => [p]) : [all]) {
       const box = boundsOf(group);
       if (isEmpty(box)) continue;
-      const waves = known(JSON.stringify([box, drawn]), () =>
-        ribbonsOver(box, drawn).map(({ area, covers }) => ({ path: pathOf([area]), covers })),
-      );
-      const boxes = group.map((part) => shifted(part.path.bounds, part.x, part.y));
+      const draft = isDraft(kernel);
+      const waves = known(`${draft} ${JSON.stringify([box, drawn])}`, () => ribbonsOver(box, drawn, draft));
+      const there = group.map((part) => stretchOf(shifted(part.path.bounds, part.x, part.y), angle));
       // Of those that cover a letter whole only the last is seen.
-      const last = boxes.map((b) => {
-        const top = topOf(b, angle);
-        return waves.findLastIndex((w) => w.covers <= top);
-      });
-      waves.forEach(({ path: wave }, i) => {
+      const last = there.map(({ top }) => waves.findLastIndex((w) => w.covers <= top));
+      waves.forEach((wave, i) => {
         for (const [k, part] of group.entries()) {
           const here = { along: drawn.count > 1 ? i / (drawn.count - 1) : 0 };
-          if (i < last[k] || !meet(boxes[k], wave.bounds)) continue;
-          const kept = i === last[k] ? part.path : kernel.intersect([part.path, wave.transform([1, 0, 0, 1, -part.x, -part.y])]);
+          const area = i < last[k] ? undefined : ribbonOn(wave, there[k], angle);
+          if (!area) continue;
+          const kept = i === last[k] ? part.path : kernel.intersect([part.path, pathOf([movedBy(area, -part.x, -part.y)])]);
           // Where a wave only just reaches a letter, there is nothing that an eye could see.
           if (kernel.area(kept) > speck) parts.push({ ...part, path: kept, ...here });
         }

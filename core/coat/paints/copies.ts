@@ -1,4 +1,5 @@
 import { mixOklab, mixSrgb, tinted } from "../../colour";
+import { memoByKey } from "../../memo";
 import type { Stop } from "../../params";
 import type { Lit } from "../../depth/lit";
 import type { SceneFill, SceneStop } from "../../scene/scene";
@@ -18,10 +19,12 @@ export function copiesPainted({ parts }: Shape, stops: readonly Stop[], mix: "sr
   const fills: SceneFill[] = [];
   const known = new Map<string, number>();
   const fillOf = new Map<Part, number>();
+  const way = wayOf(stops, mix, ink);
   for (const part of parts) {
     const { inks, lit, tint } = part;
+    const own = inks ? wayOf(stops, mix, (id) => ink(inks[id] ?? id)) : way;
     const toned = (tone: number): Colour => {
-      const found = colourAt(stops, tone * 100, mix, (id) => ink(inks?.[id] ?? id));
+      const found = own(tone * 100);
       return tint ? { ...found, colour: tinted(found.colour, tint, tone) } : found;
     };
     if (lit) {
@@ -53,15 +56,29 @@ function litFill(part: Part, { from, to, stops }: Lit, colour: (tone: number) =>
 }
 
 /** The colours of a number of copies, from the first to the last: what each is painted in. */
-export const coloursOfCopies = (count: number, stops: readonly Stop[], mix: "srgb" | "oklab", ink: (id: string) => string): string[] =>
-  Array.from({ length: count }, (_, i) => colourAt(stops, count > 1 ? (100 * i) / (count - 1) : 0, mix, ink).colour);
+export function coloursOfCopies(count: number, stops: readonly Stop[], mix: "srgb" | "oklab", ink: (id: string) => string): string[] {
+  const way = wayOf(stops, mix, ink);
+  return Array.from({ length: count }, (_, i) => way(count > 1 ? (100 * i) / (count - 1) : 0).colour);
+}
 
-/** @param at percent of the way */
-function colourAt(stops: readonly Stop[], at: number, mix: "srgb" | "oklab", ink: (id: string) => string): Colour {
-  const sorted = [...stops].sort((a, b) => a.at - b.at);
-  const after = sorted.findIndex((s) => s.at >= at);
-  const [a, b] = after < 0 ? [sorted.at(-1)!, sorted.at(-1)!] : [sorted[Math.max(0, after - 1)], sorted[after]];
-  const t = b.at > a.at ? (at - a.at) / (b.at - a.at) : 1;
-  const colour = (mix === "oklab" ? mixOklab : mixSrgb)(ink(a.ink), ink(b.ink), t);
-  return { kind: "flat", colour, opacity: (a.opacity + (b.opacity - a.opacity) * t) / 100 };
+/** The colour at so many percent of a way. */
+type Way = (at: number) => Colour;
+
+const ways = memoByKey<Way>(32);
+/** Places of a way whose colours are kept: while a body changes its surfaces mostly stand as they stood. */
+const places = 2000;
+
+function wayOf(stops: readonly Stop[], mix: "srgb" | "oklab", ink: (id: string) => string): Way {
+  const inked = stops.map((s) => ({ at: s.at, opacity: s.opacity, colour: ink(s.ink) })).sort((a, b) => a.at - b.at);
+  return ways(`${mix} ${JSON.stringify(inked)}`, () => {
+    const mixed = mix === "oklab" ? mixOklab : mixSrgb;
+    const known = memoByKey<Colour>(places);
+    return (at) =>
+      known(`${at}`, () => {
+        const after = inked.findIndex((s) => s.at >= at);
+        const [a, b] = after < 0 ? [inked.at(-1)!, inked.at(-1)!] : [inked[Math.max(0, after - 1)], inked[after]];
+        const t = b.at > a.at ? (at - a.at) / (b.at - a.at) : 1;
+        return { kind: "flat", colour: mixed(a.colour, b.colour, t), opacity: (a.opacity + (b.opacity - a.opacity) * t) / 100 };
+      });
+  });
 }

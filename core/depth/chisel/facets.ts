@@ -1,11 +1,12 @@
 import { cut, directionAt, valueAt } from "../../curves/bezier";
-import { ContourBuilder, pathOf, stride, type Contour } from "../../curves/contour";
+import { ContourBuilder, contoursOf, pathOf, stride, type Contour } from "../../curves/contour";
 import type { Point } from "../../curves/matrix";
 import type { Path } from "../../curves/path";
+import { memoByIdentity } from "../../memo";
 import { longest } from "./top";
 import { Walls } from "./walls";
 
-const { abs, acos, atan2, ceil, cos, hypot, max, min, PI, sin } = Math;
+const { abs, acos, atan2, ceil, cos, floor, hypot, max, min, PI, sin } = Math;
 
 /** One slope of a chiselled letter: from a stretch of its outline inwards, to the ridge or to the edge of a flat top. */
 export interface Facet {
@@ -26,7 +27,7 @@ export interface Facet {
 /** Below this a joint of two segments is no corner: as the cosine of 12 degrees. */
 const smooth = cos((12 * PI) / 180);
 /** How finely an outline is walked, in units. */
-export interface Fineness {
+interface Fineness {
   /** Between places at first. */
   readonly spacing: number;
   /** How far a ridge may lie from a straight line between two. */
@@ -36,10 +37,12 @@ export interface Fineness {
   /** How far chords lie from the curves that stand in the way, and how many one has at least. */
   readonly chord: number;
   readonly fewest: number;
+  /** Whether segments that turn a little together are one slope. */
+  readonly joined: boolean;
 }
-const fine: Fineness = { spacing: 22, tolerance: 0.12, nearest: 0.25, chord: 0.02, fewest: 6 };
+const fine: Fineness = { spacing: 22, tolerance: 0.12, nearest: 0.25, chord: 0.02, fewest: 6, joined: false };
 /** For a picture while something is dragged. */
-export const rough: Fineness = { spacing: 90, tolerance: 1.5, nearest: 4, chord: 0.4, fewest: 2 };
+const rough: Fineness = { spacing: 90, tolerance: 1.5, nearest: 4, chord: 0.4, fewest: 2, joined: true };
 /** How far a slope goes on under its neighbour where no corner parts them: between them no ground is seen. */
 const under = 1.2;
 
@@ -52,9 +55,13 @@ interface Place {
   readonly ny: number;
 }
 /** And how far a slope goes in from there. */
-export type Sample = Place & { readonly reach: number };
+export type Sample = Place & {
+  readonly reach: number;
+  /** How many widths of a slope the edge of a flat top is away: more than one where it has a corner. */
+  readonly mitre: number;
+};
 
-const ridge = (s: Sample): Point => ({ x: s.x + s.nx * s.reach, y: s.y + s.ny * s.reach });
+const ridge = (s: Pick<Sample, "x" | "y" | "nx" | "ny" | "reach">): Point => ({ x: s.x + s.nx * s.reach, y: s.y + s.ny * s.reach });
 
 /**
  * The slopes of a letter: every stretch of the outline owns what lies nearer to it than to any other. At corners that point inwards two
@@ -63,11 +70,29 @@ const ridge = (s: Sample): Point => ({ x: s.x + s.nx * s.reach, y: s.y + s.ny * 
  * @param inset how wide slopes are, in units; Infinity lets them run to the ridge
  * @param widest by how many degrees the slopes of curves turn at most: their light runs along a straight line
  */
-export function facetsOf(contours: readonly Contour[], inset: number, widest = 25, how = fine): Facet[] {
+export function facetsOf(contours: readonly Contour[], inset: number, widest = 25): Facet[] {
+  return facetsOn(walksOf(contours, inset, widest, fine), Infinity, fine.tolerance);
+}
+
+/**
+ * The same, roughly and soon: for a picture while something is dragged. The outline is walked to the ridge once, however wide slopes
+ * become.
+ */
+export function draftFacetsOf(path: Path, inset: number, widest = 25): Facet[] {
+  const walks = roughWalks(path, `${widest}`, () => walksOf(contoursOf(path, true), Infinity, widest, rough));
+  return facetsOn(walks, inset, rough.tolerance);
+}
+
+const roughWalks = memoByIdentity<Path, readonly Walk[]>(2);
+
+function walksOf(contours: readonly Contour[], inset: number, widest: number, how: Fineness): Walk[] {
   const walls = new Walls(contours, how.chord, how.fewest);
   const size = boxSize(contours);
-  return contours.flatMap((c) => new Rim(c, walls, inset, size, how).facets((widest * PI) / 180));
+  return contours.flatMap((c) => new Rim(c, walls, inset, size, how).walks((widest * PI) / 180));
 }
+
+const facetsOn = (walks: readonly Walk[], inset: number, tolerance: number): Facet[] =>
+  walks.flatMap((w) => facetOf(w, inset, tolerance) ?? []);
 
 function boxSize(contours: readonly Contour[]): number {
   let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
@@ -84,6 +109,13 @@ function boxSize(contours: readonly Contour[]): number {
 /** What lies where two segments meet: smooth, a corner that points out, or one that points in. */
 type Joint = "smooth" | "out" | "in";
 
+/** What of a segment a walk goes along. */
+interface Span {
+  readonly k: number;
+  readonly from: number;
+  readonly to: number;
+}
+
 class Rim {
   readonly #joints: Joint[];
 
@@ -97,19 +129,23 @@ class Rim {
     this.#joints = Array.from({ length: contour.size }, (_, k) => this.#jointBefore(k));
   }
 
-  facets(widest: number): Facet[] {
+  walks(widest: number): Walk[] {
     const { degrees, size } = this.contour;
-    const facets: Facet[] = [];
+    const walks: Walk[] = [];
+    const turns = Array.from({ length: size }, (_, k) => (degrees[k] === 1 ? 0 : this.#turn(k)));
     for (let k = 0; k < size; k++) {
-      const pieces = degrees[k] === 1 ? 1 : max(1, ceil(this.#turn(k) / widest - 1e-6));
+      const pieces = max(1, ceil(turns[k] / widest - 1e-6));
+      const start = k;
+      if (pieces === 1 && this.how.joined)
+        for (let turn = turns[k]; k + 1 < size && this.#joints[k + 1] === "smooth" && (turn += turns[k + 1]) <= widest;) k++;
       for (let i = 0; i < pieces; i++) {
-        const before = i === 0 ? this.#joints[k] : "smooth";
+        const before = i === 0 ? this.#joints[start] : "smooth";
         const after = i === pieces - 1 ? this.#joints[(k + 1) % size] : "smooth";
-        const facet = this.#facet(k, i / pieces, (i + 1) / pieces, before, after);
-        if (facet) facets.push(facet);
+        const spans = Array.from({ length: k - start + 1 }, (_, n): Span => ({ k: start + n, from: i / pieces, to: (i + 1) / pieces }));
+        walks.push(this.#walk(spans, before, after));
       }
     }
-    return facets;
+    return walks;
   }
 
   #direction(k: number, t: number): Point {
@@ -147,9 +183,9 @@ class Rim {
     return { x: valueAt(points, o, degree, t), y: valueAt(points, o + 1, degree, t), nx: -d.y, ny: d.x };
   }
 
-  #sample(place: Place, most = this.inset): Sample {
-    const limit = min(most, this.size);
-    return { ...place, reach: this.walls.reach(place.x, place.y, place.nx, place.ny, limit) };
+  #sample({ x, y, nx, ny }: Place, mitre = 1): Sample {
+    const reach = this.walls.reach(x, y, nx, ny, min(this.inset * mitre, this.size));
+    return { x, y, nx, ny, reach, mitre };
   }
 
   /** Samples between two, close enough for the ridge to be straight between them. */
@@ -178,8 +214,7 @@ class Rim {
       const n = { x: normal.x * cos(a) - normal.y * sin(a), y: normal.x * sin(a) + normal.y * cos(a) };
       // A flat top has its corner where its edges meet.
       const mitre = cos(half) * longest < 1 ? 1 : 1 / cos(half * (1 - u));
-      const most = this.inset === Infinity ? Infinity : this.inset * mitre;
-      return this.#sample({ x: corner.x, y: corner.y, nx: n.x, ny: n.y }, most);
+      return this.#sample({ x: corner.x, y: corner.y, nx: n.x, ny: n.y }, mitre);
     };
     const samples: Sample[] = [];
     const steps = max(1, ceil(half / 0.3));
@@ -194,67 +229,113 @@ class Rim {
     return samples;
   }
 
-  #facet(k: number, from: number, to: number, before: Joint, after: Joint): Facet | undefined {
+  #walk(spans: readonly Span[], before: Joint, after: Joint): Walk {
     const { points, degrees, size } = this.contour;
-    const [o, degree] = [k * stride, degrees[k]];
-    const at = (t: number): Sample => {
-      const place = this.#place(k, t);
+    const end = spans.length;
+    const placeAt = (u: number): Place => {
+      const { k, from, to } = spans[min(end - 1, floor(u))];
+      return this.#place(k, from + (to - from) * (u - min(end - 1, floor(u))));
+    };
+    const at = (u: number): Sample => {
+      const place = placeAt(u);
       // A ball that touches both sides of a corner that points out has no size.
-      if ((t === from && before === "out") || (t === to && after === "out")) return { ...place, reach: 0 };
+      if ((u === 0 && before === "out") || (u === end && after === "out")) return { ...place, reach: 0, mitre: 1 };
       return this.#sample(place);
     };
-    const [first, last] = [at(from), at(to)];
-    const length = hypot(first.x - last.x, first.y - last.y);
-    const steps = max(2, ceil(length / this.how.spacing));
-    const along: Sample[] = [first];
-    for (let i = 1; i <= steps; i++) {
-      const [a, b] = [from + ((to - from) * (i - 1)) / steps, from + ((to - from) * i) / steps];
-      const next = i === steps ? last : at(b);
-      this.#between(at, a, b, along[along.length - 1], next, along);
-      along.push(next);
+    const along: Sample[] = [at(0)];
+    for (let span = 0; span < end; span++) {
+      const [first, last] = [along[along.length - 1], at(span + 1)];
+      const length = hypot(first.x - last.x, first.y - last.y);
+      const steps = max(end > 1 ? 1 : 2, ceil(length / this.how.spacing));
+      for (let i = 1; i <= steps; i++) {
+        const next = i === steps ? last : at(span + i / steps);
+        this.#between(at, span + (i - 1) / steps, span + i / steps, along[along.length - 1], next, along);
+        along.push(next);
+      }
     }
-    const borders: Point[][] = [];
+    const [first, last] = [along[0], along[along.length - 1]];
     const opening: Sample[] = [];
     const closing: Sample[] = [];
     if (before === "in") {
-      const d = this.#direction((k + size - 1) % size, 1);
-      const fan = this.#fan(first, { x: first.nx, y: first.ny }, { x: -d.y, y: d.x });
-      opening.push(...fan.slice(0, -1));
-      borders.push([{ x: first.x, y: first.y }, ridge(opening[0])]);
+      const d = this.#direction((spans[0].k + size - 1) % size, 1);
+      opening.push(...this.#fan(first, { x: first.nx, y: first.ny }, { x: -d.y, y: d.x }).slice(0, -1));
     }
     if (after === "in") {
-      const d = this.#direction((k + 1) % size, 0);
+      const d = this.#direction((spans[end - 1].k + 1) % size, 0);
       const fan = this.#fan(last, { x: last.nx, y: last.ny }, { x: -d.y, y: d.x });
       closing.push(...fan.slice(0, -1).reverse());
-      borders.push([{ x: last.x, y: last.y }, ridge(closing[closing.length - 1])]);
     }
-    const walked = [...opening, ...along, ...closing];
-    const inner = thinned(walked.map(ridge), this.how.tolerance);
-    borders.push(inner);
-    const out = new ContourBuilder();
-    const own = new Float64Array(8);
     const stretch = new ContourBuilder();
     stretch.move(first.x, first.y);
-    const start = before === "smooth" ? moved(first, -under) : first;
-    out.move(start.x, start.y);
-    if (start !== first) out.line(first.x, first.y);
-    cut(points, o, degree, from, to, own, 0);
-    out.segment(own, 0, degree);
-    stretch.segment(own, 0, degree);
-    for (let i = inner.length - 1; i >= 0; i--) out.line(inner[i].x, inner[i].y);
-    if (start !== first) {
-      const foot = moved({ ...first, ...ridge(first) }, -under);
-      out.line(foot.x, foot.y);
+    for (const { k, from, to } of spans) {
+      const own = new Float64Array(8);
+      cut(points, k * stride, degrees[k], from, to, own, 0);
+      stretch.segment(own, 0, degrees[k]);
     }
-    out.line(start.x, start.y);
-    const width = along.reduce((sum, s) => sum + s.reach, 0) / along.length;
-    if (!(width > 1e-3)) return undefined;
-    const samples = [0, 0.25, 0.5, 0.75, 1].map((u) => {
-      const place = this.#place(k, from + (to - from) * u);
-      return { at: { x: place.x + (place.nx * width) / 2, y: place.y + (place.ny * width) / 2 }, normal: { x: -place.nx, y: -place.ny } };
-    });
-    return { path: pathOf([out.build(true)]), samples, stretch: stretch.build(false), walked, smooth: before === "smooth", width, borders };
+    const middle = [0, 0.25, 0.5, 0.75, 1].map((u) => placeAt(u * end));
+    return { opening, along, closing, middle, stretch: stretch.build(false), smooth: before === "smooth" };
   }
+}
+
+/** A stretch of the outline as it is walked inwards: what the corner before it owns, the stretch, what the corner after it owns. */
+interface Walk {
+  readonly opening: readonly Sample[];
+  readonly along: readonly Sample[];
+  readonly closing: readonly Sample[];
+  /** Places at even shares of it. */
+  readonly middle: readonly Place[];
+  readonly stretch: Contour;
+  readonly smooth: boolean;
+}
+
+/** @param inset how wide a slope is at most, where it was walked farther */
+function facetOf(walk: Walk, inset: number, tolerance: number): Facet | undefined {
+  const { middle, stretch, smooth } = walk;
+  const [opening, along, closing] = [walk.opening, walk.along, walk.closing].map((s) => upTo(s, inset));
+  const [first, last] = [along[0], along[along.length - 1]];
+  const borders: Point[][] = [];
+  if (opening.length) borders.push([{ x: first.x, y: first.y }, ridge(opening[0])]);
+  if (closing.length) borders.push([{ x: last.x, y: last.y }, ridge(closing[closing.length - 1])]);
+  const walked = [...opening, ...along, ...closing];
+  const inner = thinned(walked.map(ridge), tolerance);
+  borders.push(inner);
+  const width = along.reduce((sum, s) => sum + s.reach, 0) / along.length;
+  if (!(width > 1e-3)) return undefined;
+  const out = new ContourBuilder();
+  const start = smooth ? moved(first, -under) : first;
+  out.move(start.x, start.y);
+  if (start !== first) out.line(first.x, first.y);
+  for (let k = 0; k < stretch.size; k++) out.segment(stretch.points, k * stride, stretch.degrees[k]);
+  for (let i = inner.length - 1; i >= 0; i--) out.line(inner[i].x, inner[i].y);
+  if (start !== first) {
+    const foot = moved(first, -under, ridge(first));
+    out.line(foot.x, foot.y);
+  }
+  out.line(start.x, start.y);
+  const samples = middle.map((p) => ({
+    at: { x: p.x + (p.nx * width) / 2, y: p.y + (p.ny * width) / 2 },
+    normal: { x: -p.nx, y: -p.ny },
+  }));
+  return { path: pathOf([out.build(true)]), samples, stretch, walked, smooth, width, borders };
+}
+
+/** A walk to the ridge, up to the edge of a flat top; where it comes to that edge is a place of its own. */
+function upTo(walk: readonly Sample[], inset: number): readonly Sample[] {
+  if (walk.every((s) => s.reach <= inset)) return walk;
+  const short: Sample[] = [];
+  let last = walk[0];
+  for (const s of walk) {
+    if (last.reach > inset !== s.reach > inset) {
+      const t = (inset - last.reach) / (s.reach - last.reach);
+      const at = (a: number, b: number): number => a + (b - a) * t;
+      short.push({ x: at(last.x, s.x), y: at(last.y, s.y), nx: at(last.nx, s.nx), ny: at(last.ny, s.ny), reach: inset, mitre: 1 });
+    }
+    const { x, y, nx, ny, mitre } = s;
+    const most = inset * mitre;
+    short.push(s.reach > most ? { x, y, nx, ny, reach: most, mitre } : s);
+    last = s;
+  }
+  return short;
 }
 
 const direction = new Float64Array(2);
@@ -267,7 +348,7 @@ function between(a: Point, b: Point): Point {
 }
 
 /** A place moved along the outline. */
-const moved = (p: Place, by: number): Point => ({ x: p.x + p.ny * by, y: p.y - p.nx * by });
+const moved = (p: Place, by: number, from: Point = p): Point => ({ x: from.x + p.ny * by, y: from.y - p.nx * by });
 
 /** Points without those that lie on the way between their neighbours. */
 function thinned(points: readonly Point[], tolerance: number): Point[] {
