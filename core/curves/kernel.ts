@@ -214,9 +214,10 @@ export class CurveKernel {
       const ordered = { ...band, taper };
       if (lines.length === 0) return this.#made(bandContours(this.#welded(path, budget), ordered, budget));
       const outlines = drawn.filter((c) => c.closed);
+      const along = lineContours(lines, ordered, budget);
+      if (outlines.length === 0) return this.#made(along);
       const shape = resolve(outlines, nonzero, budget);
-      const both = [...bandContours(shape, ordered, budget), ...lineContours(lines, ordered, budget)];
-      return this.#made(resolve(both, positive, budget));
+      return this.#made(resolve([...bandContours(shape, ordered, budget), ...along], positive, budget));
     });
   }
 

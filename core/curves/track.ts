@@ -7,9 +7,6 @@ import { lengthOf } from "./length";
 export type TrackPoint = Float64Array;
 export const trackPoint = (): TrackPoint => new Float64Array(6);
 
-/** Stretches that each segment is measured in: between their ends the parameter is found without a search. */
-const stretches = 24;
-
 /**
  * A contour that is walked by its length, many times and fast. The lengths of short stretches are integrated once; within one, the
  * parameter follows from the length by Hermite's cubic through its ends and speeds, and the point is then exact on the curve.
@@ -23,7 +20,11 @@ export class Track {
   readonly #directions: Float64Array;
   readonly #size: number;
 
-  constructor(readonly contour: Contour) {
+  /** @param stretches that each segment is measured in: between their ends the parameter is found without a search */
+  constructor(
+    readonly contour: Contour,
+    private readonly stretches = 24,
+  ) {
     const { points, degrees } = contour;
     const n = contour.size * stretches;
     this.#size = n;
@@ -61,7 +62,7 @@ export class Track {
 
   /** The length up to the start of a segment; of their number, the whole. */
   lengthTo(segment: number): number {
-    return this.#lengths[segment * stretches];
+    return this.#lengths[segment * this.stretches];
   }
 
   /**
@@ -78,6 +79,7 @@ export class Track {
     }
     const inside = Math.min(whole, Math.max(0, s));
     const lengths = this.#lengths;
+    const { stretches } = this;
     const i = intervalOf(lengths, this.#size, inside);
     const h = lengths[i + 1] - lengths[i];
     const f = h > 0 ? (inside - lengths[i]) / h : 0;

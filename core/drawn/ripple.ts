@@ -45,6 +45,8 @@ interface Run {
 }
 
 const point = trackPoint();
+/** Stretches that a segment is measured in for a draft. */
+const inDraft = 3;
 
 /**
  * An outline with waves along it, that does not cross itself. Where corners are kept, waves end at them: outwards at a corner that points
@@ -68,7 +70,7 @@ export function rippled(path: Path, ripple: Ripple, kernel: Kernel): Path {
 
 /** @param budget for its curves; a draft without one is drawn in straight steps */
 function waves(c: Contour, index: number, ripple: Ripple, budget: Budget | undefined): Contour {
-  const track = new Track(c);
+  const track = new Track(c, budget ? undefined : inDraft);
   const step = ripple.shape === "bumps" ? ripple.length : ripple.length / 2;
   const all = cornersOf(c);
   const runs =

@@ -23,18 +23,20 @@ export function softened(track: Track, half: number, step = 1.5): (s: number, ou
     const i = floor(u);
     const f = u - i;
     const g = 1 - f;
-    const weights = [g ** 3 / 6, (3 * f ** 3 - 6 * f * f + 4) / 6, (3 * g ** 3 - 6 * g * g + 4) / 6, f ** 3 / 6];
-    const slopes = [(-g * g) / 2, (3 * f * f - 4 * f) / 2, (4 * g - 3 * g * g) / 2, (f * f) / 2];
-    let [x, y, dx, dy] = [0, 0, 0, 0];
-    for (let k = 0; k < 4; k++) {
-      const at = (i + k - 1 + m) % m;
-      x += weights[k] * xs[at];
-      y += weights[k] * ys[at];
-      dx += slopes[k] * xs[at];
-      dy += slopes[k] * ys[at];
-    }
+    const [ff, gg] = [f * f, g * g];
+    // Uniform cubic B-spline: the weights of four neighbours, and the slopes of these.
+    const [w0, w1, w2, w3] = [(gg * g) / 6, (3 * ff * f - 6 * ff + 4) / 6, (3 * gg * g - 6 * gg + 4) / 6, (ff * f) / 6];
+    const [s0, s1, s2, s3] = [-gg / 2, (3 * ff - 4 * f) / 2, (4 * g - 3 * gg) / 2, ff / 2];
+    const [a, b, c, d] = [(i + m - 1) % m, i % m, (i + 1) % m, (i + 2) % m];
+    const x = w0 * xs[a] + w1 * xs[b] + w2 * xs[c] + w3 * xs[d];
+    const y = w0 * ys[a] + w1 * ys[b] + w2 * ys[c] + w3 * ys[d];
+    const dx = s0 * xs[a] + s1 * xs[b] + s2 * xs[c] + s3 * xs[d];
+    const dy = s0 * ys[a] + s1 * ys[b] + s2 * ys[c] + s3 * ys[d];
     const l = sqrt(dx * dx + dy * dy) || 1;
-    [out[0], out[1], out[2], out[3]] = [x, y, dx / l, dy / l];
+    out[0] = x;
+    out[1] = y;
+    out[2] = dx / l;
+    out[3] = dy / l;
   };
 }
 

@@ -1,5 +1,6 @@
-import { pathOf, type Contour } from "../../curves/contour";
+import { contoursOf, pathOf, type Contour } from "../../curves/contour";
 import type { Kernel } from "../../curves/kernel";
+import { rotation } from "../../curves/matrix";
 import type { Path } from "../../curves/path";
 import { hatched } from "../../drawn/hatch";
 import { memoByIdentity } from "../../memo";
@@ -9,7 +10,8 @@ import { inked, isDraft } from "../inked-lines";
 const known = memoByIdentity<Path, Path>(4);
 
 /** Strokes do not change with their weight, which is dragged most. */
-const along = memoByIdentity<Path, readonly Contour[]>(3);
+const along = memoByIdentity<Path, readonly Contour[]>(4);
+const turned = memoByIdentity<Path, Path>(2);
 
 interface Drawn {
   readonly angle: number;
@@ -103,21 +105,31 @@ export const hatch = formStep({
 });
 
 function strokes(path: Path, drawn: Drawn, kernel: Kernel): Path {
-  const { angle, turn, second, seed, weight, taper, inside } = drawn;
-  const { spacing, loose, ends: pulled, joined, letter } = drawn;
-  const hand = { angle, spacing, loose, ends: pulled, joined, seed, letter };
-  const all = along(path, JSON.stringify([hand, second && turn, isDraft(kernel)]), () => [
-    ...hatched(path, hand, isDraft(kernel)),
-    ...(second ? hatched(path, { ...hand, angle: angle + turn, seed: seed + 1 }, isDraft(kernel)) : []),
-  ]);
-  if (!all.length) return pathOf([]);
-  const ends = [
+  const { angle, turn, second, seed, spacing, loose, ends, joined, letter } = drawn;
+  const hand = { angle, spacing, loose, ends, joined, seed, letter };
+  const hands = second ? [hand, { ...hand, angle: angle + turn, seed: seed + 1 }] : [hand];
+  const draft = isDraft(kernel);
+  const lines = hands.map((h) => along(path, JSON.stringify([h, draft]), () => hatched(path, h, draft)));
+  if (draft) return inked(lines.flat(), penOf(drawn), kernel);
+  const made = hands.map((h, i) => level(path, lines[i], h.angle, drawn, kernel));
+  return made.length > 1 ? kernel.union(made) : made[0];
+}
+
+function penOf({ weight, taper }: Drawn) {
+  const stops = [
     { at: 0, width: 0.15 * weight },
     { at: 0.2, width: weight },
     { at: 0.75, width: weight },
     { at: 1, width: 0.1 * weight },
   ];
-  const area = inked(all, { width: weight, join: { kind: "round" }, cap: "round", ...(taper ? { taper: ends } : {}) }, kernel);
+  return { width: weight, join: { kind: "round" }, cap: "round", ...(taper ? { taper: stops } : {}) } as const;
+}
+
+/** The ink of strokes that all run one way. Where they lie level their boxes hardly meet, and what crosses what is found soonest. */
+function level(path: Path, lines: readonly Contour[], angle: number, drawn: Drawn, kernel: Kernel): Path {
+  const to = rotation(-angle);
+  const area = inked(contoursOf(pathOf(lines).transform(to), false), penOf(drawn), kernel);
   // Ends that reach over the edge are meant to.
-  return inside && drawn.ends >= 0 && !isDraft(kernel) ? kernel.intersect([area, path]) : area;
+  const kept = drawn.inside && drawn.ends >= 0 ? kernel.intersect([area, turned(path, `${angle}`, () => kernel.placed(path, to))]) : area;
+  return kernel.placed(kept, rotation(angle));
 }

@@ -1,3 +1,6 @@
+import { chords, valueAt } from "../bezier";
+import { ContourBuilder, contoursOf, pathOf, stride } from "../contour";
+import type { Path } from "../path";
 import { counter, eachContour, filler, type DraftPath } from "./draft-path";
 
 /** A polygon beside each contour of a draft: closed, as x, y, x, y, ... with its first point at the end again. */
@@ -38,4 +41,26 @@ export function chordsOf(path: DraftPath, counters: boolean): Chords {
     all.push(out.subarray(0, n));
   });
   return all;
+}
+
+/** How far chords that are cut along may lie from their curves, in units. */
+const cutIn = 0.5;
+
+/** Any path as polygons. */
+export function inChords(path: Path): Path {
+  const contours = contoursOf(path, true);
+  if (contours.every((c) => c.degrees.every((d) => d === 1))) return path;
+  const out = new ContourBuilder();
+  return pathOf(
+    contours.map(({ points, degrees, size }) => {
+      out.move(points[0], points[1]);
+      for (let k = 0; k < size; k++) {
+        const [o, degree] = [k * stride, degrees[k]];
+        const n = degree === 1 ? 1 : chords(points, o, degree, cutIn);
+        for (let i = 1; i < n; i++) out.line(valueAt(points, o, degree, i / n), valueAt(points, o + 1, degree, i / n));
+        out.line(points[o + 2 * degree], points[o + 2 * degree + 1]);
+      }
+      return out.build(true);
+    }),
+  );
 }

@@ -7,6 +7,7 @@ import type { Matrix, Point } from "../matrix";
 import { rawLines } from "../offset/band";
 import { joinKey } from "../offset/joins";
 import type { Path } from "../path";
+import { inChords } from "./chords";
 import { draftOutline } from "./draft-outline";
 import { fillHoles } from "./draft-holes";
 import { anyOverlap, outersOverlap } from "./draft-overlap";
@@ -26,6 +27,8 @@ export class DraftKernel implements Kernel {
   readonly #welded = memoByIdentity<Path, DraftPath>(1);
   /** Unions of straight letters, which a drag asks for again and again. */
   readonly #straight = memoByKey<Path | null>(100);
+
+  readonly #chords = memoByIdentity<Path, Path>(1);
 
   constructor(readonly exact: Kernel) {}
 
@@ -140,8 +143,26 @@ export class DraftKernel implements Kernel {
     return contoursOf(this.weld(path), true).reduce((sum, c) => sum + areaOf(c), 0);
   }
 
-  intersect = (...a: Parameters<Kernel["intersect"]>) => this.exact.intersect(...a);
-  subtract = (...a: Parameters<Kernel["subtract"]>) => this.exact.subtract(...a);
+  intersect(paths: readonly Path[], budget?: Budget): Path {
+    return this.exact.intersect(
+      paths.map((p) => this.#inChords(p)),
+      budget,
+    );
+  }
+
+  subtract(path: Path, less: readonly Path[], budget?: Budget): Path {
+    return this.exact.subtract(
+      this.#inChords(path),
+      less.map((p) => this.#inChords(p)),
+      budget,
+    );
+  }
+
+  /** What is cut is cut along chords: nothing is flattened more finely than a frame needs, and no curve is found again. */
+  #inChords(path: Path): Path {
+    return this.#chords(path, "", () => inChords(path));
+  }
+
   evenOdd = (...a: Parameters<Kernel["evenOdd"]>) => this.exact.evenOdd(...a);
   exclude = (...a: Parameters<Kernel["exclude"]>) => this.exact.exclude(...a);
   stack = <L>(items: readonly StackItem<L>[], budget?: Budget) => this.exact.stack(items, budget);

@@ -70,7 +70,7 @@ function lowest(f: (t: number) => number, a: number, b: number): number {
 }
 
 /** Whether the control polygon turns away from d, or not at all, everywhere: then so does the curve. */
-function turnsAway({ p, o, degree }: Segment, d: number): boolean {
+export function turnsAway({ p, o, degree }: Segment, d: number): boolean {
   const ax = p[o + 2] - p[o];
   const ay = p[o + 3] - p[o + 1];
   const bx = p[o + 4] - p[o + 2];
