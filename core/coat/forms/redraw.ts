@@ -1,4 +1,4 @@
-import { contoursOf, pathOf } from "../../curves/contour";
+import { contoursOf, pathOf, type Contour } from "../../curves/contour";
 import type { Path } from "../../curves/path";
 import { redrawn } from "../../drawn/redraw";
 import { memoByIdentity } from "../../memo";
@@ -6,6 +6,9 @@ import { eachPart, formStep } from "../form-step";
 import { inked, isDraft } from "../inked-lines";
 
 const known = memoByIdentity<Path, Path>(4);
+
+/** Lines do not change with their weight. */
+const along = memoByIdentity<Path, readonly (readonly Contour[])[]>(3);
 
 const lined = (v: Readonly<Record<string, unknown>>) => v.as === "lines";
 
@@ -48,8 +51,10 @@ export const redraw = formStep({
         const outline = kernel.weld(path);
         if (as === "form") return kernel.weld(redrawn(outline, { ...hand, letter }, isDraft(kernel)));
         const pen = { width, join: { kind: "round" }, cap: "round" } as const;
-        const lines = Array.from({ length: Math.round(passes) }, (_, i) =>
-          contoursOf(redrawn(outline, { ...hand, letter: 13 * letter + i }, isDraft(kernel)), true),
+        const lines = along(outline, `${kernel.name} ${letter} ${passes} ${JSON.stringify(hand)}`, () =>
+          Array.from({ length: Math.round(passes) }, (_, i) =>
+            contoursOf(redrawn(outline, { ...hand, letter: 13 * letter + i }, isDraft(kernel)), true),
+          ),
         );
         if (isDraft(kernel)) return inked(lines.flat(), pen, kernel);
         return kernel.union(lines.map((pass) => kernel.band(pathOf(pass), { ...pen, side: "centre", dashes: [] })));

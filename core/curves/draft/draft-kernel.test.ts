@@ -53,6 +53,31 @@ describe("a draft, against the exact outline", () => {
     expect(exact.area(exact.exclude([draft.band(r, taper), exact.band(r, taper)]))).toBeLessThan(1);
   });
 
+  test("cut by another, and less another, covers the same within 1 %: half a unit along its edges", () => {
+    for (const l of letters) {
+      const { minX, maxX, minY, maxY } = l.bounds;
+      const disc = circle((minX + maxX) / 2, (minY + maxY) / 2, 0.35 * (maxY - minY));
+      expect(apart(exact.intersect([l, disc]), draft.intersect([l, disc]))).toBeLessThan(0.01);
+      expect(apart(exact.subtract(disc, [l]), draft.subtract(disc, [l]))).toBeLessThan(0.01);
+    }
+  });
+
+  test("draws dashes with their ends: round, square and cut off", () => {
+    for (const [cap, beyond] of [
+      ["butt", 0],
+      ["square", 10],
+      ["round", 5 * Math.SQRT2],
+    ] as const) {
+      const dashed = draft.band(rectangle(0, 0, 1000, 1000), {
+        ...{ width: 10, side: "centre", join: round, cap, dashes: [40, 60] },
+      });
+      // Forty dashes of 40 by 10, each as much longer as its ends reach: round ones are half octagons.
+      const want = 40 * 10 * (40 + beyond);
+      expect(exact.area(dashed) / want).toBeGreaterThan(0.9999);
+      expect(exact.area(dashed) / want).toBeLessThan(1.0001);
+    }
+  });
+
   test("follows a bend, and one that turns the plane over", () => {
     const [r] = letters;
     for (const flip of [1, -1]) {

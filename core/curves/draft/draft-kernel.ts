@@ -4,7 +4,7 @@ import { Budget } from "../budget";
 import { contoursOf, pathOf } from "../contour";
 import type { Band, Join, Kernel, NamedWarp, StackItem, Warp } from "../kernel";
 import type { Matrix, Point } from "../matrix";
-import { rawLines } from "../offset/band";
+import { dashed } from "../offset/band";
 import { joinKey } from "../offset/joins";
 import type { Path } from "../path";
 import { inChords } from "./chords";
@@ -14,6 +14,7 @@ import { anyOverlap, outersOverlap } from "./draft-overlap";
 import { counter, DraftPath, draftOf, drawnBy, eachContour, filler, noDraft } from "./draft-path";
 import { draftWarp } from "./draft-warp";
 import { Pen } from "./pen";
+import { sketched } from "./sketched";
 
 const pen = new Pen();
 
@@ -105,8 +106,8 @@ export class DraftKernel implements Kernel {
       // Dashes are marks of their own, and would be seen inside.
       const bare = outersOverlap(plain) ? draftOf(this.exact.weld(plain)) : plain;
       const middle = shift === 0 ? bare : neat(this.grow(bare, shift, join));
-      const { raw } = rawLines(contoursOf(middle, false), band, new Budget());
-      return draftOf(pathOf(raw));
+      const marks = contoursOf(middle, false).flatMap((c) => dashed(c, dashes, band.fit === true));
+      return draftOf(pathOf(marks.map((c) => sketched(c, width, band.cap))));
     }
     const kinds: number[] = [];
     if (side === "inside") write(own, kinds, "outer");

@@ -81,7 +81,7 @@ const broken = (band: Band): boolean => band.dashes.some((d) => d > 0);
  * The painted stretches of a line. As in SVG, an odd list is run through twice, and dashes start anew on every contour.
  * @throws CurveError where there would be more than 20,000
  */
-function dashed(c: Contour, dashes: readonly number[], fit: boolean): Contour[] {
+export function dashed(c: Contour, dashes: readonly number[], fit: boolean): Contour[] {
   let pattern = (dashes.length % 2 ? [...dashes, ...dashes] : dashes).map((d) => Math.max(0, d));
   const course = new Course(c);
   if (fit) pattern = fitted(pattern, course.length, c.closed);

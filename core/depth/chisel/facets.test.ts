@@ -12,7 +12,7 @@ import type { Path } from "../../curves/path";
 import { parseSvgPath } from "../../curves/parse-svg-path";
 import { chance } from "../../grain/noise";
 import type { LoadedEngine } from "../../piece/engine";
-import { facetsOf, type Facet } from "./facets";
+import { draftFacetsOf, facetsOf, type Facet } from "./facets";
 
 let engine: LoadedEngine;
 beforeAll(async () => {
@@ -195,5 +195,19 @@ describe("the step", () => {
     expect(new Set(parts({}).map((p) => p.letter))).toEqual(new Set([3]));
     // Two sides look towards the lamp, two away.
     expect(parts({ tones: 2 })).toHaveLength(3);
+  });
+});
+
+describe("slopes in a draft", () => {
+  test.each([12, 40, Infinity])("cover what the exact ones cover, within 2 %%, %s units wide: walked once for all widths", (inset) => {
+    for (const face of ["archivo-black", "abril-fatface", "comfortaa"])
+      for (const letter of ["R", "S", "a"]) {
+        const path = engine.kernel.weld(wordOf(engine, face, letter));
+        const covered = (all: readonly Facet[]) => all.reduce((sum, f) => sum + area(f.path), 0);
+        const [exact, draft] = [covered(facets(path, inset)), covered(draftFacetsOf(path, inset))];
+        // Beside what goes on under neighbours, which is more where there are more of them.
+        expect(Math.abs(draft / exact - 1)).toBeLessThan(0.02);
+        expect(draftFacetsOf(path, inset).length).toBeLessThanOrEqual(facets(path, inset).length);
+      }
   });
 });
