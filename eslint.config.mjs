@@ -16,6 +16,8 @@ const config = [
       "no-restricted-syntax": [
         "error",
         { selector: "CallExpression[callee.name='useStudio'][arguments.length=0]", message: "Name what is read: useParts, or a selector." },
+        // A hook that is named without being called keeps its component from being memoised.
+        { selector: "CallExpression[callee.object.name='useStudio'][callee.property.name='getState']", message: "studioNow()" },
       ],
       // What the formatter cannot break: comments. Strings and patterns are left whole.
       "max-len": ["error", { code: 140, ignoreStrings: true, ignoreTemplateLiterals: true, ignoreRegExpLiterals: true, ignoreUrls: true }],

@@ -20,7 +20,7 @@ import {
   zoomBy,
 } from "./state/commands";
 import { onCopy, onPaste } from "./state/clipboard";
-import { stages, useStudio } from "./state/store";
+import { stages, studioNow } from "./state/store";
 import { letteringOf } from "./state/work";
 
 /** The keys of the studio. Fields keep their own keys; the bench has Tab and the arrows to itself. */
@@ -33,7 +33,7 @@ export function useKeys(): void {
     document.addEventListener("paste", onPaste, { signal });
     return () => ended.abort();
   }, []);
-  const state = useStudio.getState;
+  const state = studioNow;
   // What a card or a field has dealt with is not done a second time.
   const free = { ignoreEventWhen: (e: KeyboardEvent) => e.defaultPrevented };
   const plain = { ...free, preventDefault: true };

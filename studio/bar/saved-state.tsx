@@ -6,7 +6,7 @@ import { Button } from "../parts/button";
 import { AskDialog } from "../parts/dialog";
 import { Tip } from "../parts/tip";
 import { keepAsCopy, session } from "../state/session";
-import { useStudio } from "../state/store";
+import { studioNow, useStudio } from "../state/store";
 
 /** Saved, saving or not saved: always as it is. */
 export function SavedState() {
@@ -51,7 +51,7 @@ function Conflict() {
   const copy = async () => {
     try {
       const id = await keepAsCopy();
-      useStudio.getState().set({ saveState: { kind: "saved" } });
+      studioNow().set({ saveState: { kind: "saved" } });
       router.push(pageOf(id));
     } catch (error) {
       toast.error((error as Error).message);

@@ -5,7 +5,7 @@ import { board, styleOf, word } from "../../tests/engine";
 import { apply, invert } from "@/core/curves/matrix";
 import { itemMatrix, newShapeItem, type Item, type Lettering } from "@/core/piece/schema";
 import type { LetteringUpdate } from "@/worker/protocol";
-import { useStudio } from "../state/store";
+import { studioNow, useStudio } from "../state/store";
 import { moveGesture, resized, scaleGesture, scaleTogether, sideGesture, stepped, turnGesture, turnTogether } from "./gestures";
 import { boardBox, caretAt, hit } from "./hit";
 import { placeOf } from "./place";
@@ -96,13 +96,13 @@ describe("snapping", () => {
 
 describe("gestures", () => {
   const items = [word("Hi", { x: 100, y: 200 }), word("Ho", { id: "two", x: 500, y: 380 })];
-  const now = (id = "word"): Item => useStudio.getState().work!.piece.items.find((i) => i.id === id)!;
+  const now = (id = "word"): Item => studioNow().work!.piece.items.find((i) => i.id === id)!;
   const at = (x: number, y: number, keys: { shift?: boolean; alt?: boolean } = {}) => ({ at: { x, y }, shift: false, alt: false, ...keys });
   beforeEach(() => {
     const style = styleOf();
-    useStudio.getState().open({ piece: board(...items), styles: { [style.id]: style } });
+    studioNow().open({ piece: board(...items), styles: { [style.id]: style } });
     useStudio.setState({ scene: { width: 800, height: 400, ground: null, items: items.map(update), draft: false, times: {} } });
-    useStudio.getState().select(["word"]);
+    studioNow().select(["word"]);
   });
 
   test("a move follows the pointer, keeps to an axis with Shift, and is one step of history", () => {
@@ -112,7 +112,7 @@ describe("gestures", () => {
     expect(now()).toMatchObject({ x: 157, y: 233 });
     move(at(57, 33, { alt: true, shift: true }));
     expect(now()).toMatchObject({ x: 157, y: 200 });
-    expect(useStudio.getState().history.past).toHaveLength(1);
+    expect(studioNow().history.past).toHaveLength(1);
   });
 
   test("a move snaps to the middle of the board, unless snapping is off", () => {
@@ -120,7 +120,7 @@ describe("gestures", () => {
     const move = moveGesture({ x: 0, y: 0 });
     expect(move(at(197, 0))).toContainEqual({ axis: "x", at: 400 });
     expect(now().x).toBe(300);
-    useStudio.getState().set({ snapping: false });
+    studioNow().set({ snapping: false });
     expect(move(at(197, 0))).toEqual([]);
     expect(now().x).toBe(297);
   });
@@ -173,7 +173,7 @@ describe("gestures", () => {
       ownStyle: null,
     });
     const ink = { minX: -1000, minY: -500, maxX: 1000, maxY: 500 };
-    useStudio.getState().open({ piece: board(panel), styles: {} });
+    studioNow().open({ piece: board(panel), styles: {} });
     useStudio.setState({
       scene: {
         width: 800,
@@ -219,7 +219,7 @@ describe("gestures", () => {
     });
     const words = word("Hi", { x: 400, y: 200, size: 60, bend: { kind: "fit", shape: "panel", corners: null, inset: 0, gap: 0 } });
     const ink = { minX: -1000, minY: -500, maxX: 1000, maxY: 500 };
-    useStudio.getState().open({ piece: board(panel, words), styles: {} });
+    studioNow().open({ piece: board(panel, words), styles: {} });
     const shape = {
       kind: "shape" as const,
       id: "panel",
@@ -240,13 +240,13 @@ describe("gestures", () => {
     expect([now("panel").size, now("word").size]).toEqual([expect.closeTo(200, 6), expect.closeTo(120, 6)]);
     turnGesture("panel", { x: 400, y: 0 })(at(800, 200));
     expect([now("panel").turn, now("word").turn]).toEqual([expect.closeTo(90, 6), expect.closeTo(90, 6)]);
-    useStudio.getState().select(["panel"]);
+    studioNow().select(["panel"]);
     scaleTogether({ minX: 300, maxX: 500, minY: 150, maxY: 250 }, 2)(at(400, 200));
     expect(now("word").size).toBeCloseTo(60, 6);
   });
 
   test("several items scale and turn about one point", () => {
-    useStudio.getState().select(["word", "two"]);
+    studioNow().select(["word", "two"]);
     const all = { minX: 100, minY: 130, maxX: 700, maxY: 380 };
     scaleTogether(all, 2)(at(400, 255));
     expect([now().size, now("two").size]).toEqual([expect.closeTo(50, 9), expect.closeTo(50, 9)]);
@@ -257,11 +257,11 @@ describe("gestures", () => {
 
   test("increments round moves, turns and scales while they are on, or while Shift is held", () => {
     expect([stepped(47, "move"), stepped(47, "turn", true)]).toEqual([47, 45]);
-    useStudio.getState().set({ increments: { on: true, move: 10, turn: 15, scale: 10 } });
+    studioNow().set({ increments: { on: true, move: 10, turn: 15, scale: 10 } });
     expect([stepped(47, "move"), stepped(53, "turn"), stepped(133, "scale")]).toEqual([50, 60, 130]);
     moveGesture({ x: 0, y: 0 })(at(33, 4));
     expect(now()).toMatchObject({ x: 130, y: 200 });
-    useStudio.getState().set({ increments: { on: false, move: 10, turn: 15, scale: 10 } });
+    studioNow().set({ increments: { on: false, move: 10, turn: 15, scale: 10 } });
   });
 
   test("a size by number keeps the middle too", () => {

@@ -8,7 +8,7 @@ import { isCancelled } from "../state/holding";
 import { dropFiles } from "../state/files";
 import { groupedWith } from "../state/edits/groups";
 import { nodesOfPath, setNodes } from "../state/edits/shapes";
-import { useParts, useShape, useStudio } from "../state/store";
+import { studioNow, useParts, useShape, useStudio } from "../state/store";
 import { letteringOf } from "../state/work";
 import { BenchContext } from "./bench-context";
 import { BendHandles } from "./bend/bend-handles";
@@ -58,7 +58,7 @@ export function Bench() {
     const box = host.current!.getBoundingClientRect();
     return { x: e.clientX - box.left, y: e.clientY - box.top };
   };
-  const onBoard = (e: { clientX: number; clientY: number }) => toBoard(useStudio.getState().view, local(e));
+  const onBoard = (e: { clientX: number; clientY: number }) => toBoard(studioNow().view, local(e));
   const actions = useMemo(
     () => ({
       begin: (move: Gesture, e: PointerEvent) => {
@@ -81,7 +81,7 @@ export function Bench() {
 
   const onPointerDown = (e: PointerEvent) => {
     if (!scene) return;
-    const { select, set, entered, work } = useStudio.getState();
+    const { select, set, entered, work } = studioNow();
     const capture = (drag: Drag) => {
       host.current!.setPointerCapture(e.pointerId);
       gesture.current = drag;
@@ -124,8 +124,7 @@ export function Bench() {
     if (!now) return;
     // A drag that Escape has taken back.
     if (isCancelled()) return onPointerUp();
-    if ("pan" in now)
-      useStudio.getState().set({ view: { ...useStudio.getState().view, x: e.clientX - now.pan.x, y: e.clientY - now.pan.y } });
+    if ("pan" in now) studioNow().set({ view: { ...studioNow().view, x: e.clientX - now.pan.x, y: e.clientY - now.pan.y } });
     else if ("mark" in now) placeCaret(now.mark.item, e, now.mark.from);
     else if ("frame" in now) setFrame({ from: now.frame, to: onBoard(e) });
     else setGuides(now.move({ at: onBoard(e), shift: e.shiftKey, alt: e.altKey }));
@@ -134,12 +133,12 @@ export function Bench() {
     gesture.current = null;
     setGuides([]);
     setFrame(null);
-    useStudio.getState().settle();
+    studioNow().settle();
   };
   const onDoubleClick = (e: React.MouseEvent) => {
     const found = scene && hit(scene.items, onBoard(e), 4 / view.zoom);
     if (!found || typing === found.id || tool === "letters") return;
-    const { select, set, work, entered } = useStudio.getState();
+    const { select, set, work, entered } = studioNow();
     // Into a group first, then into what it holds.
     const { groups } = work!.piece.items.find((i) => i.id === found.id)!;
     const next = groups[entered === null ? 0 : groups.indexOf(entered) + 1];
@@ -162,7 +161,7 @@ export function Bench() {
   const typed = scene?.items.find((i) => i.id === typing);
   useEffect(() => {
     if (!typing) dropTypeAhead();
-    else if (!typed) beginTypeAhead(() => useStudio.getState().set({ typing: null }));
+    else if (!typed) beginTypeAhead(() => studioNow().set({ typing: null }));
   }, [typing, typed]);
   return (
     <BenchContext.Provider value={actions}>
@@ -199,7 +198,7 @@ export function Bench() {
           {frame && <Marquee {...frame} />}
           {typed?.kind === "lettering" && <Typing key={typed.id} item={typed} ask={ask} />}
         </div>
-        {tool === "draw" && <Draw onDone={() => useStudio.getState().set({ tool: "items" })} />}
+        {tool === "draw" && <Draw onDone={() => studioNow().set({ tool: "items" })} />}
         <BenchTools />
         <Messages />
         <SharedStyle />
@@ -249,7 +248,7 @@ function ShapeNodes({ item }: { item: ItemUpdate }) {
       strands={nodesOfPath(shape)}
       except={[item.id]}
       {...placeOf(item, view)}
-      onChange={(strands, key) => useStudio.getState().change((w) => setNodes(w, item.id, strands), key)}
+      onChange={(strands, key) => studioNow().change((w) => setNodes(w, item.id, strands), key)}
     />
   );
 }
@@ -276,14 +275,14 @@ function useFit(host: React.RefObject<HTMLDivElement | null>, boardSize: string)
   useEffect(() => {
     const observer = new ResizeObserver(([entry]) => {
       const { width, height } = entry.contentRect;
-      const first = useStudio.getState().benchSize.width === 0;
-      useStudio.getState().set({ benchSize: { width, height } });
+      const first = studioNow().benchSize.width === 0;
+      studioNow().set({ benchSize: { width, height } });
       if (first) fitBoard();
     });
     observer.observe(host.current!);
     return () => {
       observer.disconnect();
-      useStudio.getState().set({ benchSize: { width: 0, height: 0 } });
+      studioNow().set({ benchSize: { width: 0, height: 0 } });
     };
   }, [host]);
   useEffect(fitBoard, [boardSize]);

@@ -7,7 +7,7 @@ import { isOfUse, withValue, type Direction, type Params } from "@/core/params";
 import { unitsPerLength } from "@/core/style/measure";
 import type { ItemUpdate } from "@/worker/protocol";
 import { editCoat } from "../state/edits/style";
-import { useSelectedItem, useShownStyle, useStudio } from "../state/store";
+import { studioNow, useSelectedItem, useShownStyle, useStudio } from "../state/store";
 import { newKey, type Gesture } from "./gestures";
 import { Grip, Lead } from "./grip";
 import { viewMatrix } from "./view";
@@ -85,7 +85,7 @@ export function DirectionHandles({ item }: { item: ItemUpdate }) {
         const degrees = (Math.atan2(dy, dx) * 180) / Math.PI;
         const angle = shift ? Math.round(degrees / 15) * 15 : Number(degrees.toFixed(1));
         const value = { angle, distance: Math.min(way.max, Number((Math.hypot(dx, dy) / scale).toFixed(2))) };
-        useStudio.getState().changeStyle((s) => editCoat(s, coat.id, (c) => way.put(c, value)), key);
+        studioNow().changeStyle((s) => editCoat(s, coat.id, (c) => way.put(c, value)), key);
         return [];
       };
     };

@@ -3,7 +3,7 @@ import { pathOfStrands, type CurveNode } from "@/core/curves/nodes";
 import { toSvgPath } from "@/core/curves/svg-path";
 import { apply, type Point } from "@/core/curves/matrix";
 import { addPath } from "../state/edits/items";
-import { useStudio } from "../state/store";
+import { studioNow, useStudio } from "../state/store";
 import { targets } from "./gestures";
 import { arrows, Lead, Trace } from "./grip";
 import { snap } from "./snap";
@@ -39,7 +39,7 @@ export function Draw({ onDone }: { onDone: () => void }) {
   const finish = (closed: boolean) => {
     onDone();
     if (nodes.length < 2) return;
-    const { work, change, select } = useStudio.getState();
+    const { work, change, select } = studioNow();
     const made = addPath(work!, [{ closed, nodes: [...nodes] }], closed ? "Free path" : "Line");
     change(() => made.work);
     select([made.id]);
@@ -58,7 +58,7 @@ export function Draw({ onDone }: { onDone: () => void }) {
 
   const onKeyDown = (e: KeyboardEvent) => {
     const way = arrows[e.key];
-    const scene = useStudio.getState().scene;
+    const scene = studioNow().scene;
     const at = next?.at ?? { x: (scene?.width ?? 0) / 2, y: (scene?.height ?? 0) / 2 };
     if (way) {
       const by = step * (e.shiftKey ? 10 : 1);
@@ -79,9 +79,10 @@ export function Draw({ onDone }: { onDone: () => void }) {
   const local = (e: PointerEvent): Point => {
     const box = e.currentTarget.getBoundingClientRect();
     const p = toBoard(view, { x: e.clientX - box.left, y: e.clientY - box.top });
-    if (!useStudio.getState().snapping || e.altKey) return p;
-    lines.current ??= targets([]);
-    const pull = snap({ x: [p.x], y: [p.y] }, lines.current.lines, 6 / view.zoom, lines.current.grid);
+    if (!studioNow().snapping || e.altKey) return p;
+    const drawnTo = lines.current ?? targets([]);
+    lines.current = drawnTo;
+    const pull = snap({ x: [p.x], y: [p.y] }, drawnTo.lines, 6 / view.zoom, drawnTo.grid);
     return { x: p.x + pull.dx, y: p.y + pull.dy };
   };
   const onDown = (e: PointerEvent) => {

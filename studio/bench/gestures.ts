@@ -4,7 +4,7 @@ import { isShape, itemMatrix, type Item } from "@/core/piece/schema";
 import { toPx } from "@/core/units";
 import type { ItemUpdate } from "@/worker/protocol";
 import { boundTo, editItems, withGrounds } from "../state/edits/items";
-import { useStudio } from "../state/store";
+import { studioNow } from "../state/store";
 import { itemOf } from "../state/work";
 import { boardBox, itemBox } from "./hit";
 import { edgesOf, snap, snapLines, type Guide, type Places } from "./snap";
@@ -23,11 +23,11 @@ let gestures = 0;
 /** A key of history for one drag. */
 export const newKey = (name: string) => `${name} ${++gestures}`;
 
-const updatesOf = (ids: readonly string[]): ItemUpdate[] => useStudio.getState().scene!.items.filter((i) => ids.includes(i.id));
+const updatesOf = (ids: readonly string[]): ItemUpdate[] => studioNow().scene!.items.filter((i) => ids.includes(i.id));
 
 /** The nearest multiple of an increment where increments are on, or while Shift is held. */
 export function stepped(value: number, by: "move" | "turn" | "scale", shift = false): number {
-  const { increments } = useStudio.getState();
+  const { increments } = studioNow();
   if (!(increments.on || shift) || !(increments[by] > 0)) return value;
   return Math.round(value / increments[by]) * increments[by];
 }
@@ -45,7 +45,7 @@ function baselines(items: readonly ItemUpdate[]): number[] {
 
 /** What moved items are drawn to. */
 export function targets(except: readonly string[]): { lines: Places; grid: number } {
-  const { scene, work } = useStudio.getState();
+  const { scene, work } = studioNow();
   const others = scene!.items.filter((i) => !except.includes(i.id) && !i.hidden);
   const lines = snapLines(scene!, others.map(boardBox));
   const { guides, grid, unit } = work!.piece.board;
@@ -58,7 +58,7 @@ export function targets(except: readonly string[]): { lines: Places; grid: numbe
 
 /** Moves the selected items, with the shapes that their words fill; Shift keeps to one axis. */
 export function moveGesture(start: Point): Gesture {
-  const { work, selection, view } = useStudio.getState();
+  const { work, selection, view } = studioNow();
   const key = newKey("move");
   const ids = withGrounds(work!, selection);
   const updates = updatesOf(ids);
@@ -69,12 +69,12 @@ export function moveGesture(start: Point): Gesture {
   return ({ at, shift, alt }) => {
     let [dx, dy] = [stepped(at.x - start.x, "move"), stepped(at.y - start.y, "move")];
     if (shift) [dx, dy] = Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
-    const { snapping, increments } = useStudio.getState();
+    const { snapping, increments } = studioNow();
     const edges = edgesOf([shifted(box, dx, dy)]);
     const places = { x: edges.x, y: [...edges.y, ...levels.map((y) => y + dy)] };
     const pull = snapping && !alt && !increments.on ? snap(places, lines, 6 / view.zoom, grid) : { dx: 0, dy: 0, guides: [] };
     const [mx, my] = [shift && dx === 0 ? 0 : dx + pull.dx, shift && dy === 0 ? 0 : dy + pull.dy];
-    useStudio.getState().change(
+    studioNow().change(
       (w) =>
         editItems(w, ids, (l) => {
           const p = from.get(l.id)!;
@@ -105,7 +105,7 @@ export function scaleGesture(id: string, corner: 0 | 1 | 2 | 3): Gesture {
   const box = itemBox(item);
   const opposite = corners(box)[(corner + 2) % 4];
   const grip = corners(box)[corner];
-  const work = useStudio.getState().work!;
+  const work = studioNow().work!;
   const ids = boundTo(work, [id]);
   const sizes = new Map(work.piece.items.map((i) => [i.id, i.size]));
   return ({ at, shift, alt }) => {
@@ -115,7 +115,7 @@ export function scaleGesture(id: string, corner: 0 | 1 | 2 | 3): Gesture {
     const [vx, vy] = [start.x - fixed.x, start.y - fixed.y];
     const raw = ((at.x - fixed.x) * vx + (at.y - fixed.y) * vy) / (vx * vx + vy * vy || 1);
     const k = Math.max(0.01, stepped(raw * 100, "scale", shift) / 100);
-    useStudio.getState().change(
+    studioNow().change(
       (w) =>
         editItems(w, ids, (l) => {
           l.size = held(sizes.get(l.id)! * k);
@@ -140,7 +140,7 @@ export function sideGesture(id: string, side: 0 | 1 | 2 | 3): Gesture {
   const middle = middleOf(box);
   const place = (s: number): Point =>
     upright ? { x: middle.x, y: s === 0 ? box.minY : box.maxY } : { x: s === 3 ? box.minX : box.maxX, y: middle.y };
-  const before = itemOf(useStudio.getState().work!, id)!;
+  const before = itemOf(studioNow().work!, id)!;
   const back = invert(update.matrix);
   return ({ at, shift, alt }) => {
     const anchor = alt ? middle : place((side + 2) % 4);
@@ -149,7 +149,7 @@ export function sideGesture(id: string, side: 0 | 1 | 2 | 3): Gesture {
     const grip = place(side);
     const raw = upright ? (p.y - anchor.y) / (grip.y - anchor.y || 1) : (p.x - anchor.x) / (grip.x - anchor.x || 1);
     const k = stepped(raw * 100, "scale", shift) / 100;
-    useStudio.getState().change(
+    studioNow().change(
       (w) =>
         editItems(w, [id], (item) => {
           const ratio = (v: number) => Math.sign(v || 1) * Math.min(50, Math.max(0.01, Math.abs(v)));
@@ -177,7 +177,7 @@ export function turnGesture(id: string, start: Point): Gesture {
   const key = newKey("turn");
   const middle = middleOf(itemBox(item));
   const centre = apply(item.matrix, middle);
-  const work = useStudio.getState().work!;
+  const work = studioNow().work!;
   const ids = boundTo(work, [id]);
   const turns = new Map(work.piece.items.map((i) => [i.id, i.turn]));
   const turn = turns.get(id)!;
@@ -185,7 +185,7 @@ export function turnGesture(id: string, start: Point): Gesture {
   const from = angle(start);
   return ({ at, shift }) => {
     const next = Math.round(stepped(turn + angle(at) - from, "turn", shift) * 10) / 10;
-    useStudio.getState().change(
+    studioNow().change(
       (w) =>
         editItems(w, ids, (l) => {
           l.turn = within(turns.get(l.id)! + next - turn);
@@ -202,14 +202,14 @@ const within = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 3
 
 /** The selected items as one: scaled or turned about a point of the board. */
 function together(name: string, measure: (move: Move) => { scale: number; turn: number; about: Point }): Gesture {
-  const { work, selection } = useStudio.getState();
+  const { work, selection } = studioNow();
   const key = newKey(name);
   const ids = boundTo(work!, selection);
   const from = new Map(work!.piece.items.map((i) => [i.id, i]));
   return (move) => {
     const { scale, turn, about } = measure(move);
     const [c, s] = [Math.cos((turn * Math.PI) / 180) * scale, Math.sin((turn * Math.PI) / 180) * scale];
-    useStudio.getState().change(
+    studioNow().change(
       (w) =>
         editItems(w, ids, (l) => {
           const was = from.get(l.id)!;

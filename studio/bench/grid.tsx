@@ -1,7 +1,7 @@
 import { useId } from "react";
 import { produce } from "immer";
 import { toPx } from "@/core/units";
-import { useStudio } from "../state/store";
+import { studioNow, useStudio } from "../state/store";
 import { newKey, type Gesture } from "./gestures";
 import { Grip } from "./grip";
 
@@ -31,7 +31,7 @@ export function BoardGuides() {
   const view = useStudio((s) => s.view);
   const guides = useStudio((s) => s.work!.piece.board.guides);
   const size = useStudio((s) => s.benchSize);
-  const { change } = useStudio.getState();
+  const { change } = studioNow();
   return guides.map(({ axis, at }, i) => {
     const place = at * view.zoom + view[axis];
     const drag = (): Gesture => {

@@ -1,7 +1,7 @@
 import type { KeyboardEvent, MouseEvent, PointerEvent } from "react";
 import type { Point } from "@/core/curves/matrix";
 import { focusNext } from "../parts/focus-next";
-import { useStudio } from "../state/store";
+import { studioNow } from "../state/store";
 import { useBench } from "./bench-context";
 import type { Gesture } from "./gestures";
 import { toBoard } from "./view";
@@ -45,7 +45,7 @@ export function Grip({ at, label, name, gesture, look = "round", colour, picked,
     if (way) {
       e.preventDefault();
       e.stopPropagation();
-      const start = toBoard(useStudio.getState().view, at);
+      const start = toBoard(studioNow().view, at);
       const by = e.shiftKey ? 10 : 1;
       gesture(start)({ at: { x: start.x + way[0] * by, y: start.y + way[1] * by }, shift: false, alt: true });
     } else if ((e.key === "Delete" || e.key === "Backspace") && onDelete) {
@@ -67,13 +67,13 @@ export function Grip({ at, label, name, gesture, look = "round", colour, picked,
     "data-handle": name,
     "data-deletable": onDelete ? "" : undefined,
     onKeyDown,
-    onKeyUp: () => useStudio.getState().settle(),
+    onKeyUp: () => studioNow().settle(),
     onFocus: onPick,
     onMouseDown: (e: MouseEvent) => passive && e.preventDefault(),
     onPointerDown: (e: PointerEvent) => {
       if (e.button !== 0) return;
       onPick?.();
-      begin(gesture(toBoard(useStudio.getState().view, at)), e);
+      begin(gesture(toBoard(studioNow().view, at)), e);
     },
   };
   const focusHandle = (e: MouseEvent) => {

@@ -4,7 +4,7 @@ import { isEmpty } from "@/core/curves/bounds";
 import { apply, multiply } from "@/core/curves/matrix";
 import type { ItemUpdate } from "@/worker/protocol";
 import { editCoat } from "../state/edits/style";
-import { useShownStyle, useStudio } from "../state/store";
+import { studioNow, useShownStyle, useStudio } from "../state/store";
 import { newKey, type Gesture } from "./gestures";
 import { Grip, Lead } from "./grip";
 import { viewMatrix } from "./view";
@@ -36,7 +36,7 @@ export function LampHandle({ item }: { item: ItemUpdate }) {
       const degrees = (Math.atan2(p.y - centre.y, p.x - centre.x) * 180) / Math.PI;
       // In tenths: a step by an arrow key is less than a degree, and must be one.
       const to = ((shift ? Math.round(degrees / 15) * 15 : Number(degrees.toFixed(1))) + 360) % 360;
-      const { change, changeStyle } = useStudio.getState();
+      const { change, changeStyle } = studioNow();
       if (!light) change((w) => produce(w, (d) => void (d.piece.lamp.angle = to)), key);
       else {
         const next = light.by === "own" ? { ...light, angle: to } : { ...light, turn: Number(((to - lamp.angle + 720) % 360).toFixed(1)) };

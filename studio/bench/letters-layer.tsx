@@ -4,7 +4,7 @@ import type { Lettering } from "@/core/piece/schema";
 import { Alternates } from "../parts/alternates";
 import type { LetteringUpdate, LetterUpdate } from "@/worker/protocol";
 import { changeAt, editLetters } from "../state/edits/letters";
-import { useStudio } from "../state/store";
+import { studioNow, useStudio } from "../state/store";
 import { letteringOf } from "../state/work";
 import { useBench } from "./bench-context";
 import { newKey, stepped, type Gesture } from "./gestures";
@@ -42,12 +42,12 @@ export function LettersLayer({ item }: { item: LetteringUpdate }) {
     ) =>
     (startBoard: Point): Gesture => {
       const key = newKey(name);
-      const l = letteringOf(useStudio.getState().work!, item.id)!;
+      const l = letteringOf(studioNow().work!, item.id)!;
       const before = new Map(ids.map((at) => [at, changeAt(l, at)]));
       const start = apply(back, startBoard);
       return ({ at, shift }) => {
         const now = apply(back, at);
-        useStudio.getState().change(
+        studioNow().change(
           (w) =>
             editLetters(w, item.id, ids, (c) => {
               const letter = item.letters.find((k) => k.from === c.at);
@@ -74,7 +74,7 @@ export function LettersLayer({ item }: { item: LetteringUpdate }) {
 
   const onDown = (letter: LetterUpdate) => (e: PointerEvent) => {
     if (e.button !== 0) return;
-    const { set } = useStudio.getState();
+    const { set } = studioNow();
     let next: readonly number[];
     if (e.shiftKey) next = picked.includes(letter.from) ? picked.filter((p) => p !== letter.from) : [...picked, letter.from];
     else next = picked.includes(letter.from) ? picked : [letter.from];

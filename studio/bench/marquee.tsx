@@ -2,7 +2,7 @@ import { useEffect } from "react";
 import { meet, type Bounds } from "@/core/curves/bounds";
 import { apply, type Point } from "@/core/curves/matrix";
 import { groupedWith } from "../state/edits/groups";
-import { useStudio } from "../state/store";
+import { studioNow, useStudio } from "../state/store";
 import { boardBox } from "./hit";
 import { viewMatrix } from "./view";
 
@@ -17,7 +17,7 @@ export function Marquee({ from, to }: { from: Point; to: Point }) {
   };
   const { minX, minY, maxX, maxY } = box;
   useEffect(() => {
-    const { scene, work, select } = useStudio.getState();
+    const { scene, work, select } = studioNow();
     const touched = scene!.items.filter((i) => !i.locked && !i.hidden && meet(boardBox(i), { minX, minY, maxX, maxY })).map((i) => i.id);
     select([...new Set(touched.flatMap((id) => groupedWith(work!.piece.items, id, null)))]);
   }, [minX, minY, maxX, maxY]);

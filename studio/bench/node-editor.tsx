@@ -2,7 +2,7 @@ import { addNode, deleteNode, moveHandle, moveNode, type NodeAt } from "@/core/c
 import { pathOfStrands, type Strand } from "@/core/curves/nodes";
 import { toSvgPath } from "@/core/curves/svg-path";
 import type { Point } from "@/core/curves/matrix";
-import { useStudio } from "../state/store";
+import { studioNow, useStudio } from "../state/store";
 import { newKey, targets, type Gesture } from "./gestures";
 import { Grip, Lead, Trace } from "./grip";
 import { snap } from "./snap";
@@ -21,7 +21,7 @@ interface Props {
 /** The nodes of a curve with their handles: drag them, double-click the line for a new one, Del takes one out. */
 export function NodeEditor({ strands, toScreen, toBoard, fromBoard, except, onChange }: Props) {
   const picked = useStudio((s) => s.node);
-  const { set } = useStudio.getState();
+  const { set } = studioNow();
   const view = useStudio((s) => s.view);
   const screen = strands.map((s): Strand => ({
     closed: s.closed,
@@ -41,7 +41,7 @@ export function NodeEditor({ strands, toScreen, toBoard, fromBoard, except, onCh
       const here = strands[at.strand].nodes[at.node];
       const { lines, grid } = targets(except);
       return ({ at: to, shift, alt }) => {
-        const { snapping } = useStudio.getState();
+        const { snapping } = studioNow();
         let p = fromBoard(to);
         if (shift) p = Math.abs(p.x - from.x) > Math.abs(p.y - from.y) ? { x: p.x, y: from.y } : { x: from.x, y: p.y };
         const wanted = toBoard({ x: here.x + p.x - from.x, y: here.y + p.y - from.y });

@@ -9,7 +9,7 @@ import { withValue, type Values, type Params } from "@/core/params";
 import { inkLookup } from "@/core/style/inks";
 import type { ItemUpdate, LayerUpdate } from "@/worker/protocol";
 import { editCoat } from "../state/edits/style";
-import { useShownStyle, useStudio } from "../state/store";
+import { studioNow, useShownStyle, useStudio } from "../state/store";
 import { newKey, type Gesture } from "./gestures";
 import { Grip, InkLine, Lead } from "./grip";
 import { viewMatrix } from "./view";
@@ -70,7 +70,7 @@ interface Props {
 function ArtHandles({ item, coat, art, ink }: Props) {
   const view = useStudio((s) => s.view);
   const { handles, frame, values } = art;
-  const toBoardSpace = (own = frame.matrix ?? identity) => multiply(item.matrix, own);
+  const toBoardSpace = (own?: Matrix) => multiply(item.matrix, own ?? frame.matrix ?? identity);
   const toScreen = (own?: Matrix) => multiply(viewMatrix(view), toBoardSpace(own));
   const places = handles.places.filter((p) => p.per.x || p.per.y);
 
@@ -89,7 +89,7 @@ function ArtHandles({ item, coat, art, ink }: Props) {
         const moved = { x: clamp(value.x + (x - from.x) * per.x), y: clamp(value.y + (y - from.y) * per.y) };
         const changed = set?.(moved) ?? { ...also, [param]: moved };
         const edit = (c: Coat) => Object.entries(changed).reduce((next, [name, v]) => art.set(next, name, v), c);
-        useStudio.getState().changeStyle((s) => editCoat(s, coat.id, edit), key);
+        studioNow().changeStyle((s) => editCoat(s, coat.id, edit), key);
         return [];
       };
     };

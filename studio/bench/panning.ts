@@ -1,5 +1,5 @@
 import { useEffect, type RefObject } from "react";
-import { useStudio } from "../state/store";
+import { studioNow } from "../state/store";
 import { zoomed } from "./view";
 
 /** The wheel pans, with Ctrl it zooms about the pointer; the space bar held turns the pointer into a hand. */
@@ -8,7 +8,7 @@ export function usePanning(host: RefObject<HTMLDivElement | null>, setPanning: (
     const h = host.current!;
     const wheel = (e: WheelEvent) => {
       e.preventDefault();
-      const { view, set } = useStudio.getState();
+      const { view, set } = studioNow();
       const box = h.getBoundingClientRect();
       if (e.ctrlKey || e.metaKey)
         set({ view: zoomed(view, Math.exp(-e.deltaY * 0.004), { x: e.clientX - box.left, y: e.clientY - box.top }) });

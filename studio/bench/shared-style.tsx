@@ -1,7 +1,7 @@
 import { api } from "../api/client";
 import { Button } from "../parts/button";
 import { updateStyle } from "../state/edits/style";
-import { useStudio } from "../state/store";
+import { studioNow, useStudio } from "../state/store";
 import { itemOf } from "../state/work";
 
 /** Pictures that are shown; of more there is a number. */
@@ -19,10 +19,10 @@ export function SharedStyle() {
   const style = asking && work?.styles[asking.style];
   // Taken back, or answered in the drawer.
   if (!asking || !style || !item?.ownStyle || item.styleId !== style.id || !uses.length) return null;
-  const { change, set } = useStudio.getState();
+  const { change, set } = studioNow();
   const everywhere = () => {
     change((w) => updateStyle(w, asking.item));
-    set({ asking: null, agreed: [...useStudio.getState().agreed, style.id] });
+    set({ asking: null, agreed: [...studioNow().agreed, style.id] });
   };
   const more = uses.length - shown;
   return (

@@ -4,7 +4,7 @@ import { withValue } from "@/core/params";
 import type { Point } from "@/core/curves/matrix";
 import type { ItemUpdate } from "@/worker/protocol";
 import { editCoat } from "../state/edits/style";
-import { useShownStyle, useStudio } from "../state/store";
+import { studioNow, useShownStyle, useStudio } from "../state/store";
 import { useStepFacts } from "../step-facts";
 import { newKey, type Gesture } from "./gestures";
 import { Grip } from "./grip";
@@ -42,8 +42,7 @@ export function StepBalls({ item }: { item: ItemUpdate }) {
   });
 }
 
-const change = (edit: (c: Coat) => Coat, coat: string, key: string) =>
-  useStudio.getState().changeStyle((style) => editCoat(style, coat, edit), key);
+const change = (edit: (c: Coat) => Coat, coat: string, key: string) => studioNow().changeStyle((style) => editCoat(style, coat, edit), key);
 
 /** Within half a turn either way, in tenths. */
 const within = (v: number): number => Number((((((v + 180) % 360) + 360) % 360) - 180).toFixed(1));
@@ -71,7 +70,7 @@ function Ball({ item, at, turn, set }: BallProps) {
     (start: Point): Gesture => {
       const key = newKey(`ball ${axis}`);
       const centre = toBoard(at);
-      const zoom = useStudio.getState().view.zoom;
+      const zoom = studioNow().view.zoom;
       const from = Math.atan2(start.y - centre.y, start.x - centre.x);
       return ({ at: to, shift }) => {
         const [dx, dy] = [(to.x - start.x) * zoom * pace, (to.y - start.y) * zoom * pace];

@@ -2,7 +2,7 @@ import { toggledMark } from "@/core/coat/marks";
 import { withValue, type Mark } from "@/core/params";
 import type { ItemUpdate } from "@/worker/protocol";
 import { editCoat } from "../state/edits/style";
-import { useStudio } from "../state/store";
+import { studioNow, useStudio } from "../state/store";
 import { useAskForStepFacts, useStepFacts } from "../step-facts";
 import { placeOf } from "./place";
 
@@ -14,7 +14,7 @@ export function StepMarks({ item }: { item: ItemUpdate }) {
   const coatId = useStudio((s) => s.coatId);
   const { toScreen } = placeOf(item, view);
   const toggle = (step: string, { param, of, x, y }: Mark & { readonly param: string }) =>
-    useStudio.getState().changeStyle((style) =>
+    studioNow().changeStyle((style) =>
       editCoat(style, coatId!, (coat) => ({
         ...coat,
         form: coat.form.map((s) => {

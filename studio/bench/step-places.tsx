@@ -5,7 +5,7 @@ import type { Point } from "@/core/curves/matrix";
 import { isOfUse, withValue } from "@/core/params";
 import type { ItemUpdate } from "@/worker/protocol";
 import { editCoat } from "../state/edits/style";
-import { useShownStyle, useStudio } from "../state/store";
+import { studioNow, useShownStyle, useStudio } from "../state/store";
 import { useStepFacts } from "../step-facts";
 import { newKey, type Gesture } from "./gestures";
 import { Grip, Lead } from "./grip";
@@ -35,7 +35,7 @@ export function StepPlaces({ item }: { item: ItemUpdate }) {
         const moved = { x: clamp(value.x + (shift && !across ? 0 : dx)), y: clamp(value.y + (shift && across ? 0 : dy)) };
         const set = (style: Parameters<typeof editCoat>[0]) =>
           editCoat(style, coatId!, (c) => ({ ...c, form: c.form.map((s) => (s.id === step ? withValue(s, param, moved) : s)) }));
-        useStudio.getState().changeStyle(set, key);
+        studioNow().changeStyle(set, key);
         return [];
       };
     };

@@ -4,7 +4,7 @@ import { placeIn, shareOf } from "@/core/coat/handles";
 import { withValue } from "@/core/params";
 import type { ItemUpdate } from "@/worker/protocol";
 import { editCoat } from "../state/edits/style";
-import { useShownStyle, useStudio } from "../state/store";
+import { studioNow, useShownStyle, useStudio } from "../state/store";
 import { useStepFacts } from "../step-facts";
 import { NodeEditor } from "./node-editor";
 import { placeOf } from "./place";
@@ -34,13 +34,10 @@ export function StepStrands({ item }: { item: ItemUpdate }) {
         fromBoard={(p) => fromItem(place.fromBoard(p))}
         except={[item.id]}
         onChange={(next, key) =>
-          useStudio
-            .getState()
-            .changeStyle(
-              (style) =>
-                editCoat(style, coatId!, (c) => ({ ...c, form: c.form.map((s) => (s.id === id ? withValue(s, param, next) : s)) })),
-              key,
-            )
+          studioNow().changeStyle(
+            (style) => editCoat(style, coatId!, (c) => ({ ...c, form: c.form.map((s) => (s.id === id ? withValue(s, param, next) : s)) })),
+            key,
+          )
         }
       />
     );

@@ -5,7 +5,7 @@ import { longestText } from "@/core/lettering/options";
 import type { LetteringUpdate } from "@/worker/protocol";
 import { setText } from "../state/edits/letters";
 import { letteringOf } from "../state/work";
-import { useStudio } from "../state/store";
+import { studioNow, useStudio } from "../state/store";
 import { takeTypeAhead } from "./type-ahead";
 import { viewMatrix } from "./view";
 
@@ -24,7 +24,7 @@ export function useTyping({ item, ask }: Props) {
   const [range, setRange] = useState<{ from: number; to: number }>({ from: 0, to: 0 });
   const text = useStudio((s) => (s.work ? (letteringOf(s.work, item.id)?.text ?? "") : ""));
   const view = useStudio((s) => s.view);
-  const { change, set } = useStudio.getState();
+  const { change, set } = studioNow();
 
   useEffect(() => {
     const t = field.current!;
@@ -80,7 +80,7 @@ export function useTyping({ item, ask }: Props) {
         else e.preventDefault();
       }}
       onBlur={() => {
-        useStudio.getState().settle();
+        studioNow().settle();
         // Leaving the window is not leaving the text; going to another control is.
         if (document.activeElement !== field.current) set({ typing: null });
       }}

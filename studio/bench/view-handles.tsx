@@ -3,7 +3,7 @@ import { apply, invert, multiply, type Point } from "@/core/curves/matrix";
 import { plainView } from "@/core/piece/pose";
 import type { ItemUpdate } from "@/worker/protocol";
 import { editItems } from "../state/edits/items";
-import { useStudio } from "../state/store";
+import { studioNow, useStudio } from "../state/store";
 import { itemOf } from "../state/work";
 import { newKey, type Gesture } from "./gestures";
 import { Grip, Lead } from "./grip";
@@ -39,9 +39,10 @@ export function ViewHandles({ item }: { item: ItemUpdate }) {
           next[twin] = { x: 1 - place.x, y: place.y };
         }
         if (isView(next) && next.every((s) => Math.abs(s.x) <= 20 && Math.abs(s.y) <= 20))
-          useStudio
-            .getState()
-            .change((work) => editItems(work, [item.id], (i) => void (i.view = next as unknown as NonNullable<typeof i.view>)), key);
+          studioNow().change(
+            (work) => editItems(work, [item.id], (i) => void (i.view = next as unknown as NonNullable<typeof i.view>)),
+            key,
+          );
         return [];
       };
     };

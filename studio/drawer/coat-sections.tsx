@@ -16,7 +16,7 @@ import { Field, Section } from "../parts/field";
 import { Menu } from "../parts/menu";
 import { Tip } from "../parts/tip";
 import { editCoat, repainted, withPaintValue, withPass, withStep } from "../state/edits/style";
-import { useShownStyle, useStudio } from "../state/store";
+import { studioNow, useShownStyle } from "../state/store";
 import { useStepFacts } from "../step-facts";
 import { useStyleControls } from "./controls/context";
 import { ParamControls } from "./controls/param-controls";
@@ -28,7 +28,7 @@ const options = (kinds: readonly { kind: string; label: string; hint: string }[]
 
 /** One coat in its three parts: which shape, painted with what, lying how on what is below. */
 export function CoatSections({ coat }: { coat: Coat }) {
-  const { changeStyle, settle } = useStudio.getState();
+  const { changeStyle, settle } = studioNow();
   const edit = (name: string | null, change: (c: Coat) => Coat) =>
     changeStyle((s) => editCoat(s, coat.id, change), name && `${name} ${coat.id}`);
   return (

@@ -1,8 +1,10 @@
 import { useMemo } from "react";
+import { useShallow } from "zustand/react/shallow";
+import type { Ink } from "@/core/coat/schema";
 import { unitsPerLength } from "@/core/style/measure";
 import { Section } from "../parts/field";
 import { addInk } from "../state/edits/style";
-import { useItem, useSelectedItem, useShownStyle, useStudio } from "../state/store";
+import { studioNow, useSelectedItem, useShownStyle, useStudio } from "../state/store";
 import { CoatSections } from "./coat-sections";
 import { StyleControlsContext } from "./controls/context";
 import { InksSection } from "./inks-section";
@@ -10,20 +12,23 @@ import { StudioSection } from "./studio-section";
 import { StyleSection } from "./style-section";
 import { factorsOf } from "./units";
 
+const noInks: readonly Ink[] = [];
+
 /** The style of the selected lettering, its inks, and the chosen coat. */
 export function CoatsDrawer() {
   const lettering = useSelectedItem();
-  const item = useItem(lettering?.id);
   const style = useShownStyle();
   const coatId = useStudio((s) => s.coatId);
   const coat = style?.coats.find((c) => c.id === coatId);
   const measure = style?.measure ?? "em";
   const size = lettering?.size ?? 100;
-  const metrics = item?.metrics;
+  // Each scene brings its own, of the same figures while the face is the same.
+  const metrics = useStudio(useShallow((s) => s.scene?.items.find((i) => i.id === lettering?.id)?.metrics));
+  const inks = style?.inks ?? noInks;
   const controls = useMemo(() => {
-    const { changeStyle, settle } = useStudio.getState();
+    const { changeStyle, settle } = studioNow();
     return {
-      inks: style?.inks ?? [],
+      inks,
       measure,
       // One length unit of the style, in pixels of the board on this lettering.
       factors: metrics ? factorsOf((unitsPerLength(measure, metrics, size) * size) / 1000) : {},
@@ -38,7 +43,7 @@ export function CoatsDrawer() {
         return id;
       },
     };
-  }, [style, measure, size, metrics]);
+  }, [inks, measure, size, metrics]);
 
   if (!lettering)
     return (

@@ -14,7 +14,7 @@ import { Section } from "../parts/field";
 import { Menu } from "../parts/menu";
 import { Tip } from "../parts/tip";
 import { addInk as withInk, editInk, removeInk, swapInks } from "../state/edits/style";
-import { useStudio } from "../state/store";
+import { studioNow } from "../state/store";
 import { useStyleControls } from "./controls/context";
 
 /** The named colours of the style. Changing one recolours every coat that uses it. */
@@ -51,13 +51,18 @@ export function InksSection({ style }: { style: Style }) {
   );
 }
 
+async function inksOfStyle(id: string): Promise<readonly Ink[]> {
+  const style = studioNow().work?.styles[id] ?? (await api.get("styles", id)).document;
+  return style.inks;
+}
+
 /** The inks of the shelf's other styles, to be laid on this one. */
 function InkSets({ current }: { current: string }) {
-  const { changeStyle } = useStudio.getState();
+  const { changeStyle } = studioNow();
   const styles = useQuery({ queryKey: ["styles"], queryFn: () => api.list("styles") });
   const lay = async (id: string) => {
     try {
-      const { inks } = useStudio.getState().work?.styles[id] ?? (await api.get("styles", id)).document;
+      const inks = await inksOfStyle(id);
       changeStyle((s) => withInkSet(s, inks));
     } catch (error) {
       toast.error((error as Error).message);
@@ -77,7 +82,7 @@ function InkSets({ current }: { current: string }) {
 }
 
 function InkField({ style, ink, opened }: { style: Style; ink: Ink; opened: boolean }) {
-  const { changeStyle, settle } = useStudio.getState();
+  const { changeStyle, settle } = studioNow();
   const coats = style.coats.filter((c) => inksOf(c).includes(ink.id)).length;
   const others = style.inks.filter((i) => i.id !== ink.id);
   const named = (change: (other: Ink) => void) =>
@@ -143,7 +148,7 @@ function InkField({ style, ink, opened }: { style: Style; ink: Ink; opened: bool
 
 /** Colours that go with an ink; a click adds one. */
 function Harmonies({ ink }: { ink: Ink }) {
-  const { changeStyle } = useStudio.getState();
+  const { changeStyle } = studioNow();
   return (
     <div className="space-y-1">
       {harmoniesOf(ink.colour).map(({ name, hint, colours }) => (

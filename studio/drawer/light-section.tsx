@@ -5,7 +5,7 @@ import { Choice } from "../parts/choice";
 import { Field, Section } from "../parts/field";
 import { NumberField } from "../parts/number-field";
 import { Slider } from "../parts/slider";
-import { useStudio } from "../state/store";
+import { studioNow } from "../state/store";
 
 const sources = [
   { value: "lamp", label: "Lamp", hint: "From the lamp of the piece" },
@@ -56,7 +56,7 @@ function Degrees({
   light: CoatLight;
   put: (name: keyof typeof fields, value: number) => void;
 }) {
-  const { settle } = useStudio.getState();
+  const { settle } = studioNow();
   const { label, hint, ...range } = fields[name];
   const shared = { ...range, value: light[name], onChange: (v: number) => put(name, v), onSettle: settle };
   return (

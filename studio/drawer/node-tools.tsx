@@ -3,14 +3,14 @@ import type { Strand } from "@/core/curves/nodes";
 import { Button } from "../parts/button";
 import { nodesOfPath, setNodes } from "../state/edits/shapes";
 import { editGuide } from "../state/edits/bend";
-import { useLettering, useShape, useStudio } from "../state/store";
+import { studioNow, useLettering, useShape, useStudio } from "../state/store";
 
 /** What can be done to the picked node of a curve. */
 export function NodeTools() {
   const shape = useShape();
   const lettering = useLettering();
   const node = useStudio((s) => s.node);
-  const { change, set } = useStudio.getState();
+  const { change, set } = studioNow();
   const guide =
     lettering?.bend?.kind === "guide" && lettering.bend.line.kind === "drawn" ? (lettering.bend.line.line as Strand) : undefined;
   const strands = shape?.shape.kind === "path" ? nodesOfPath(shape) : guide ? [guide] : [];

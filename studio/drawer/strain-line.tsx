@@ -5,7 +5,7 @@ import type { Lettering } from "@/core/piece/schema";
 import { Button } from "../parts/button";
 import { setOwnStyle } from "../state/edits/style";
 import { session } from "../state/session";
-import { useShownStyle, useStudio } from "../state/store";
+import { studioNow, useShownStyle } from "../state/store";
 import { sayUndoable } from "../state/undoable";
 import { fileOf } from "../state/work";
 
@@ -23,7 +23,7 @@ export function StrainLine({ lettering }: { lettering: Lettering }) {
     let wanted = true;
     // A drag changes the style many times a second: it is asked when the hand rests.
     const timer = setTimeout(() => {
-      const file = fileOf(useStudio.getState().work!);
+      const file = fileOf(studioNow().work!);
       void session()
         .scene.ask((w) => w.strain(file, id))
         .then((s) => wanted && setStrain(s && { of: style, inset: s.inset, letters: s.letters }))
@@ -38,10 +38,10 @@ export function StrainLine({ lettering }: { lettering: Lettering }) {
   const letters = [...new Set(strain.letters)];
   const ease = async () => {
     try {
-      const file = fileOf(useStudio.getState().work!);
+      const file = fileOf(studioNow().work!);
       const made = await session().scene.ask((w) => w.ease(file, id));
       if (!made) return;
-      useStudio.getState().change((w) => setOwnStyle(w, id, made.style));
+      studioNow().change((w) => setOwnStyle(w, id, made.style));
       sayUndoable(`What goes into these letters is ${Math.round(made.share * 100)} % as deep here.`);
     } catch (error) {
       toast.error((error as Error).message);

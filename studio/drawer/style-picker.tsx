@@ -9,14 +9,21 @@ import { everything, FindRow, found } from "../shelf/find";
 import { useLooks, type Look } from "../strip/looks";
 import { fetchStyle } from "../state/session";
 import { applyStyle } from "../state/edits/style";
-import { useSelectedItem, useStudio } from "../state/store";
+import { studioNow, useSelectedItem, useStudio } from "../state/store";
 
 const lookOf = (look: Look | undefined): string | undefined => (look && "src" in look ? look.src : undefined);
 
 /** A style as it stands here, or as the shelf has it. */
-const styleOf = async (id: string): Promise<Style> => useStudio.getState().work?.styles[id] ?? (await api.get("styles", id)).document;
+const styleOf = async (id: string): Promise<Style> => studioNow().work?.styles[id] ?? (await api.get("styles", id)).document;
 
 const nothing: ReadonlyMap<string, Style> = new Map();
+
+/** Puts a style on what is selected. */
+function wear(style: Style): void {
+  const { selection, change, set } = studioNow();
+  change((w) => applyStyle(w, selection, style));
+  set({ coatId: style.coats.at(-1)?.id ?? null, scope: "style" });
+}
 
 /** The styles of the shelf as live pictures, on the present word, to put one on the selected letterings. */
 export function StylePicker({ current, children }: { current: string | null; children: ReactNode }) {
@@ -36,10 +43,7 @@ export function StylePicker({ current, children }: { current: string | null; chi
   const looks = useLooks(open ? lettering?.id : undefined, documents.data ?? nothing);
   const put = async (id: string) => {
     try {
-      const style = await fetchStyle(id);
-      const { selection, change } = useStudio.getState();
-      change((w) => applyStyle(w, selection, style));
-      useStudio.setState({ coatId: style.coats.at(-1)?.id ?? null, scope: "style" });
+      wear(await fetchStyle(id));
       setOpen(false);
     } catch (error) {
       toast.error((error as Error).message);

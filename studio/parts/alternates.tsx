@@ -1,13 +1,13 @@
 import type { Lettering } from "@/core/piece/schema";
 import { useAlternates } from "../face-facts";
 import { changeAt, editLetters } from "../state/edits/letters";
-import { useStudio } from "../state/store";
+import { studioNow } from "../state/store";
 import { OutlinePicture } from "./outline-picture";
 
 /** The other forms of a letter as pictures, to pick one; nothing where the face has none. */
 export function Alternates({ lettering, at }: { lettering: Lettering; at: number }) {
   const alternates = useAlternates(lettering, at);
-  const { change } = useStudio.getState();
+  const { change } = studioNow();
   const shown = changeAt(lettering, at).alternate;
   if (!alternates?.length) return null;
   const pick = (alternate: typeof shown) => change((w) => editLetters(w, lettering.id, [at], (c) => ({ ...c, alternate })));

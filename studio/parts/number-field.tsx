@@ -19,8 +19,18 @@ interface Props {
   className?: string;
 }
 
-const format = (value: number, decimals: number) =>
-  new Intl.NumberFormat("en", { maximumFractionDigits: decimals, useGrouping: false }).format(value);
+const formats = new Map<number, Intl.NumberFormat>();
+
+function format(value: number, decimals: number): string {
+  const known = formats.get(decimals) ?? new Intl.NumberFormat("en", { maximumFractionDigits: decimals, useGrouping: false });
+  formats.set(decimals, known);
+  return known.format(value);
+}
+
+/** A field's own unit may be typed like any other. */
+const withOwn = (units: UnitFactors, suffix: string | undefined): UnitFactors => (suffix ? { [suffix.toLowerCase()]: 1, ...units } : units);
+
+const noUnits: UnitFactors = {};
 
 /**
  * A number that can be typed (with units and sums), stepped with the arrow keys (Shift ten times, Alt a tenth) and
@@ -37,7 +47,7 @@ export function NumberField({
   step = 1,
   decimals = 2,
   suffix,
-  units = {},
+  units = noUnits,
   className,
 }: Props) {
   const [draft, setShown] = useState<string | null>(null);
@@ -58,7 +68,7 @@ export function NumberField({
   const commit = async () => {
     const text = typed.current;
     if (text === null) return;
-    const read = await readExpression(text, suffix ? { [suffix.toLowerCase()]: 1, ...units } : units);
+    const read = await readExpression(text, withOwn(units, suffix));
     if (read === undefined) {
       setFault(text.trim() !== "");
       setDraft(null);

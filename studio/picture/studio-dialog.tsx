@@ -14,7 +14,7 @@ import type { StudioPrint } from "@/worker/studio/take";
 import { download } from "../download";
 import { StudioClient } from "../engine/studio-client";
 import { Button } from "../parts/button";
-import { useStudio } from "../state/store";
+import { studioNow, useStudio } from "../state/store";
 import { bodyFor, layPicture, orderFor } from "../state/studio-picture";
 import { SettingsForm } from "./settings-form";
 import { useTrial } from "./use-trial";
@@ -75,7 +75,7 @@ function Sitting({ item, style, coat, onClose }: Props) {
     stopped.current = true;
     void client.stop();
   };
-  const lay = (print: StudioPrint) => layPicture(useStudio.getState().work!, item.id, settings, print);
+  const lay = (print: StudioPrint) => layPicture(studioNow().work!, item.id, settings, print);
   const save = async ({ png }: StudioPrint) => {
     download(png, fileName(labelOf(item), ["studio picture"], "png"));
     return false;
@@ -134,7 +134,7 @@ function useBody(itemId: string, coatId: string): { body: StudioBody | null; fau
   const [made, setMade] = useState<{ body: StudioBody | null; fault: string | null }>({ body: null, fault: null });
   useEffect(() => {
     let gone = false;
-    bodyFor(useStudio.getState().work!, itemId, coatId)
+    bodyFor(studioNow().work!, itemId, coatId)
       .then((body) => !gone && setMade({ body, fault: null }))
       .catch((error: Error) => !gone && setMade({ body: null, fault: error.message }));
     return () => {

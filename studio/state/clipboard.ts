@@ -13,7 +13,7 @@ import { dropFiles } from "./files";
 import { addWords, bringSvg, pasteCoat, removeSelected } from "./commands";
 import { insertItems, mostItems, withGrounds } from "./edits/items";
 import { fetchStyle, session } from "./session";
-import { useStudio } from "./store";
+import { studioNow } from "./store";
 import { coatOf, fileOf, itemOf, shownStyle } from "./work";
 
 /**
@@ -29,8 +29,8 @@ const finishFormat = "vextal.finish";
 const copiedFinish = z.object({ ...copiedCoat.shape, format: z.literal(finishFormat) });
 
 /** A coat with the inks that it is painted in; undefined where there is none. @param id the chosen one's where it is left out */
-function coatText(id = useStudio.getState().coatId ?? undefined): { text: string; name: string } | undefined {
-  const { work, selection, set } = useStudio.getState();
+function coatText(id = studioNow().coatId ?? undefined): { text: string; name: string } | undefined {
+  const { work, selection, set } = studioNow();
   const style = work ? shownStyle(work, itemOf(work, selection.at(-1))) : undefined;
   const coat = coatOf(style, id);
   if (!style || !coat) return undefined;
@@ -49,7 +49,7 @@ export function copyCoat(id: string): void {
 
 /** Copies finishes of the chosen coat: one, or those that do something. */
 export function copyFinish(kinds: readonly string[], name: string): void {
-  const { work, selection, coatId, set } = useStudio.getState();
+  const { work, selection, coatId, set } = studioNow();
   const style = work ? shownStyle(work, itemOf(work, selection.at(-1))) : undefined;
   const coat = coatOf(style, coatId ?? undefined);
   if (!style || !coat) return;
@@ -61,7 +61,7 @@ export function copyFinish(kinds: readonly string[], name: string): void {
 
 /** Lays what was copied of another coat's finishes on the chosen one. */
 export function pasteFinish({ coat, inks }: { readonly coat: Coat; readonly inks: readonly Ink[] }): void {
-  const { coatId, selection, changeStyle } = useStudio.getState();
+  const { coatId, selection, changeStyle } = studioNow();
   if (!selection.length || !coatId) return void toast("Choose a coat to paste the finish onto.");
   changeStyle((s) => withFinishes(s, coatId, coat, inks, () => nanoid(8)));
   toast(`${finishKindsOf(coat).length === 1 ? "The finish was" : "The finishes were"} laid on the coat.`);
@@ -69,7 +69,7 @@ export function pasteFinish({ coat, inks }: { readonly coat: Coat; readonly inks
 
 /** The selected items as a piece of their own. */
 function selectedFile(): PieceFile | undefined {
-  const { work, selection } = useStudio.getState();
+  const { work, selection } = studioNow();
   if (!work || !selection.length) return undefined;
   const ids = withGrounds(work, selection);
   return fileOf({ ...work, piece: { ...work.piece, items: work.piece.items.filter((i) => ids.includes(i.id)) } });
@@ -148,7 +148,7 @@ async function pasteText(text: string): Promise<void> {
 async function pasteItems(file: PieceFile): Promise<void> {
   const ids = new Set(file.piece.items.flatMap((i) => (i.styleId ? [i.styleId] : [])));
   const here = (await Promise.all([...ids].map((id) => ifThere(fetchStyle(id))))).filter((s) => s !== undefined);
-  const { work, change, select, set } = useStudio.getState();
+  const { work, change, select, set } = studioNow();
   if (!work) return;
   if (work.piece.items.length + file.piece.items.length > mostItems) return void toast.error(`A board holds at most ${mostItems} items.`);
   const made = insertItems(work, file, here);

@@ -3,14 +3,14 @@ import { api, type FaceEntry } from "../api/client";
 import { queries } from "../queries";
 import { session } from "./session";
 import { fileOf } from "./work";
-import { useStudio } from "./store";
+import { studioNow } from "./store";
 
 /** Everything that knows of faces is told, and the scene is drawn anew. */
 async function changed(): Promise<void> {
   await queries.invalidateQueries({ queryKey: ["faces"] });
   await queries.invalidateQueries({ queryKey: ["measured"] });
   await session().scene.ask((w) => w.facesChanged());
-  const { work } = useStudio.getState();
+  const { work } = studioNow();
   if (work) session().scene.request(fileOf(work));
 }
 

@@ -7,7 +7,7 @@ import { openFile } from "../shelf/actions";
 import { applyStyle } from "./edits/style";
 import { fetchStyle } from "./session";
 import { bringPhoto, dealPhotos, isPhoto } from "./photos";
-import { useStudio } from "./store";
+import { studioNow } from "./store";
 import { letteringOf } from "./work";
 
 const isFont = (name: string): boolean => /\.(ttf|otf|woff2?|ttc|otc)$/i.test(name);
@@ -30,7 +30,7 @@ async function bringStyles(file: File): Promise<void> {
   try {
     const opened = await openFile(file);
     if (opened.kind === "piece") return void toast(`“${opened.name}” is on the shelf.`);
-    const { selection, change } = useStudio.getState();
+    const { selection, change } = studioNow();
     const style = opened.styles.length === 1 && selection.length ? await fetchStyle(opened.styles[0].id) : undefined;
     if (style) change((w) => applyStyle(w, selection, style));
     toast(
@@ -53,7 +53,7 @@ export async function dropFiles(files: readonly File[]): Promise<void> {
   const licence = files.find((f) => isText(f.name));
   if (fonts.length) {
     const [first] = await addFaces(fonts, licence ? await licence.text() : "");
-    const { work, selection, change } = useStudio.getState();
+    const { work, selection, change } = studioNow();
     if (first && work && letteringOf(work, selection.at(-1)))
       change((w) => editLettering(w, selection, (l) => ([l.face, l.axes] = [first.id, {}])));
   }

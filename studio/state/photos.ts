@@ -4,7 +4,7 @@ import { api } from "../api/client";
 import { addPhoto } from "./edits/items";
 import { editCoat } from "./edits/style";
 import { session } from "./session";
-import { useStudio } from "./store";
+import { studioNow } from "./store";
 import { sayUndoable } from "./undoable";
 import { fileOf, itemOf, shownStyle } from "./work";
 import { newRow } from "@/core/params";
@@ -22,7 +22,7 @@ export async function keepPhoto(file: File): Promise<Photo | undefined> {
   try {
     const photo = await api.addPhoto(file);
     await session().scene.ask((w) => w.photosChanged());
-    const { work } = useStudio.getState();
+    const { work } = studioNow();
     if (work) session().scene.request(fileOf(work));
     return photo;
   } catch (error) {
@@ -34,7 +34,7 @@ export async function keepPhoto(file: File): Promise<Photo | undefined> {
 /** Brings a photo onto the board, behind everything. */
 export async function bringPhoto(file: File): Promise<void> {
   const photo = await keepPhoto(file);
-  const { work, change, select, set } = useStudio.getState();
+  const { work, change, select, set } = studioNow();
   if (!photo || !work) return;
   const made = addPhoto(work, photo);
   change(() => made.work);
@@ -52,7 +52,7 @@ function faceOf({ coats }: Style, chosen: string | null) {
 /** Several photos dropped at once: dealt out to the letters of the selected lettering. @returns whether there is one */
 export async function dealPhotos(files: readonly File[]): Promise<boolean> {
   const target = () => {
-    const { work, selection } = useStudio.getState();
+    const { work, selection } = studioNow();
     const item = work && itemOf(work, selection.at(-1));
     return work && item?.kind === "lettering" ? shownStyle(work, item) : undefined;
   };
@@ -63,11 +63,11 @@ export async function dealPhotos(files: readonly File[]): Promise<boolean> {
     if (photo) kept.push(photo);
   }
   const style = target();
-  const coat = style && faceOf(style, useStudio.getState().coatId);
+  const coat = style && faceOf(style, studioNow().coatId);
   if (!coat || !kept.length) return true;
   const { params } = photosPaint;
   const rows = kept.slice(0, params.photos.most).map((photo) => newRow(params.photos, { photo }));
-  const { changeStyle, set } = useStudio.getState();
+  const { changeStyle, set } = studioNow();
   changeStyle((s) => editCoat(s, coat.id, (c) => ({ ...c, paint: newPaint("photos", { photos: rows }) })));
   set({ coatId: coat.id, stage: "coats" });
   sayUndoable(`${rows.length} photos were dealt out to the letters of “${coat.name}”.`);

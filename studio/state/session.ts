@@ -7,7 +7,7 @@ import { isHeld, letGo, press } from "./holding";
 import { withOwnLooks } from "./edits/style";
 import { dropLeftOver, keepLeftOver, sendLeftOvers } from "./left-over";
 import { Saver } from "./saver";
-import { useStudio } from "./store";
+import { studioNow, useStudio } from "./store";
 import { fileOf, type Work } from "./work";
 
 export interface Session {
@@ -23,7 +23,7 @@ export const session = (): Session => current!;
 /** Notes in which other pieces a style is worn; where that cannot be told, in none. */
 async function noteUses(styleId: string, pieceId: string): Promise<void> {
   const entries = await api.styleUses(styleId).catch(() => []);
-  const { uses, set } = useStudio.getState();
+  const { uses, set } = studioNow();
   set({ uses: { ...uses, [styleId]: entries.filter((e) => e.id !== pieceId) } });
 }
 
@@ -66,7 +66,7 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
     load(pieceId)
       .then(({ work, track }) => {
         if (closed) return;
-        const { open, receive, set } = useStudio.getState();
+        const { open, receive, set } = studioNow();
         const scene = new SceneClient(
           receive,
           (problem) => set({ problem }),
@@ -83,10 +83,10 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
         const end = () => {
           letGo();
           scene.settle();
-          const { work: now } = useStudio.getState();
+          const { work: now } = studioNow();
           if (now) saver.changed(now);
         };
-        on("pointerdown", () => press(useStudio.getState()), true);
+        on("pointerdown", () => press(studioNow()), true);
         on("pointerup", end, true);
         on("pointercancel", end, true);
         // Where the end of it went to another window.
@@ -94,13 +94,13 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
         on(
           "keydown",
           (e) => {
-            if (e.key !== "Escape" || !useStudio.getState().cancel()) return;
+            if (e.key !== "Escape" || !studioNow().cancel()) return;
             e.preventDefault();
             e.stopImmediatePropagation();
           },
           true,
         );
-        const sharpen = () => scene.sharpen(useStudio.getState().view.zoom * window.devicePixelRatio);
+        const sharpen = () => scene.sharpen(studioNow().view.zoom * window.devicePixelRatio);
         sharpen();
         const stop = useStudio.subscribe((now, before) => {
           if (now.view.zoom !== before.view.zoom) sharpen();
@@ -144,7 +144,7 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
 
 /** Tells the saver of a style that came from the shelf, before the work is linked to it. */
 export async function fetchStyle(id: string) {
-  const { work } = useStudio.getState();
+  const { work } = studioNow();
   const here = work?.styles[id];
   if (here) return here;
   const [stored] = await Promise.all([api.get("styles", id), work ? noteUses(id, work.piece.id) : undefined]);
@@ -157,7 +157,7 @@ export async function fetchStyle(id: string) {
  * been changed elsewhere, are kept as its letterings' own, so that neither version is lost.
  */
 export async function keepAsCopy(): Promise<string> {
-  const work = withOwnLooks(useStudio.getState().work!, session().saver.unsavedStyles);
+  const work = withOwnLooks(studioNow().work!, session().saver.unsavedStyles);
   const copy = { ...work.piece, id: nanoid(12), name: `${work.piece.name} (this tab)`.slice(0, 120), named: true };
   await api.create("pieces", copy);
   return copy.id;

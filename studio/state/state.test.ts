@@ -23,7 +23,7 @@ import {
   withOwnLooks,
 } from "./edits/style";
 import { noHistory, noted, redone, undone } from "./history";
-import { useStudio } from "./store";
+import { studioNow } from "./store";
 import { fileOf, letteringOf, shownStyle, type Work } from "./work";
 
 const style = styleOf([
@@ -193,58 +193,58 @@ describe("history", () => {
 });
 
 describe("the studio", () => {
-  beforeEach(() => useStudio.getState().open(two()));
+  beforeEach(() => studioNow().open(two()));
 
   test("opens with the front lettering and its front coat chosen", () => {
-    expect(useStudio.getState()).toMatchObject({ selection: ["two"], coatId: "front", stage: "words" });
+    expect(studioNow()).toMatchObject({ selection: ["two"], coatId: "front", stage: "words" });
   });
 
   test("undo brings back what was deleted, and a selection never points at nothing", () => {
-    const { change, select, undo, redo } = useStudio.getState();
+    const { change, select, undo, redo } = studioNow();
     select(["word"]);
     change((w) => removeItems(w, ["word"]));
-    expect(useStudio.getState().work!.piece.items).toHaveLength(1);
+    expect(studioNow().work!.piece.items).toHaveLength(1);
     undo();
-    expect(useStudio.getState().work!.piece.items).toHaveLength(2);
+    expect(studioNow().work!.piece.items).toHaveLength(2);
     select(["word"]);
     redo();
-    expect(useStudio.getState().selection).toEqual([]);
+    expect(studioNow().selection).toEqual([]);
   });
 
   test("an edit that changes nothing is no step", () => {
-    const { change } = useStudio.getState();
+    const { change } = studioNow();
     change((w) => w);
     change((w) => editLettering(w, ["word"], (l) => void (l.text = "Tea")));
-    expect(useStudio.getState().history.past).toHaveLength(0);
+    expect(studioNow().history.past).toHaveLength(0);
   });
 
   test("settling ends a drag", () => {
-    const { change, settle } = useStudio.getState();
+    const { change, settle } = studioNow();
     const slide = (x: number) => change((w) => editLettering(w, ["word"], (l) => void (l.x = x)), "slide");
     slide(1);
     slide(2);
     settle();
     slide(3);
-    expect(useStudio.getState().history.past).toHaveLength(2);
+    expect(studioNow().history.past).toHaveLength(2);
   });
 
   test("changes to a style follow the chosen scope", () => {
-    const { changeStyle, set, undo } = useStudio.getState();
+    const { changeStyle, set, undo } = studioNow();
     set({ scope: "lettering" });
     changeStyle((s) => removeCoat(s, "back"));
-    const { work } = useStudio.getState();
+    const { work } = studioNow();
     expect(names(work!, "two")).toEqual(["Front"]);
     expect(names(work!, "word")).toEqual(["Back", "Front"]);
     undo();
-    expect(names(useStudio.getState().work!, "two")).toEqual(["Back", "Front"]);
+    expect(names(studioNow().work!, "two")).toEqual(["Back", "Front"]);
   });
 });
 
 test("a piece opens with its front item in hand that is seen", () => {
-  const { open } = useStudio.getState();
+  const { open } = studioNow();
   const styles = { [style.id]: style };
   open({ piece: board(word("Door", { id: "door" }), word("Cut", { id: "cut", hidden: true })), styles });
-  expect(useStudio.getState().selection).toEqual(["door"]);
+  expect(studioNow().selection).toEqual(["door"]);
   open({ piece: board(word("Cut", { id: "cut", hidden: true })), styles });
-  expect(useStudio.getState().selection).toEqual(["cut"]);
+  expect(studioNow().selection).toEqual(["cut"]);
 });

@@ -221,6 +221,9 @@ export const useStudio = create<StudioState & StudioActions>((set, get) => ({
   },
 }));
 
+/** The state as it is now, for what is done and not shown: who shows something of it subscribes to it. */
+export const studioNow = useStudio.getState;
+
 /** Some of the state, and a drawing anew only where one of them changes: a hover redraws nothing but what it shows. */
 export const useParts = <K extends keyof (StudioState & StudioActions)>(...names: readonly K[]): Pick<StudioState & StudioActions, K> =>
   useStudio(useShallow((s) => Object.fromEntries(names.map((name) => [name, s[name]])) as Pick<StudioState & StudioActions, K>));

@@ -10,7 +10,7 @@ import type { StudioBody, StudioLook, StudioOrder } from "@/worker/studio/order"
 import type { StudioPrint } from "@/worker/studio/take";
 import { keepPhoto } from "./photos";
 import { session } from "./session";
-import { useStudio } from "./store";
+import { studioNow } from "./store";
 import { fileOf, itemOf, shownStyle, type Work } from "./work";
 
 /** Exposures by quality. */
@@ -37,7 +37,7 @@ export function orderFor(body: StudioBody, settings: StudioSettings, style: Styl
 }
 
 const put = (id: string, change: (item: Item) => void): void =>
-  useStudio.getState().change((w) => produce(w, (d) => void d.piece.items.forEach((i) => i.id === id && change(i as Item))));
+  studioNow().change((w) => produce(w, (d) => void d.piece.items.forEach((i) => i.id === id && change(i as Item))));
 
 /**
  * Keeps a picture and lays it on the item that it was taken of.

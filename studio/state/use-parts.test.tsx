@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
 import { act, render } from "@testing-library/react";
-import { useParts, useStudio } from "./store";
+import { studioNow, useParts } from "./store";
 
 test("what reads some of the state is drawn anew only where that changes: a hover redraws nothing but what it shows", () => {
   let drawings = 0;
@@ -15,9 +15,9 @@ test("what reads some of the state is drawn anew only where that changes: a hove
   }
   render(<Drawer />);
   expect(drawings).toBe(1);
-  act(() => useStudio.getState().set({ shownUpTo: "coat" }));
-  act(() => useStudio.getState().set({ view: { zoom: 2, x: 0, y: 0 } }));
+  act(() => studioNow().set({ shownUpTo: "coat" }));
+  act(() => studioNow().set({ view: { zoom: 2, x: 0, y: 0 } }));
   expect(drawings).toBe(1);
-  act(() => useStudio.getState().set({ stage: "coats", coatId: "coat" }));
+  act(() => studioNow().set({ stage: "coats", coatId: "coat" }));
   expect(drawings).toBe(2);
 });

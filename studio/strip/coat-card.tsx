@@ -15,7 +15,7 @@ import { Menu } from "../parts/menu";
 import { Tip } from "../parts/tip";
 import { copyCoat } from "../state/clipboard";
 import { duplicateCoat, editCoat, moveCoat, removeCoat } from "../state/edits/style";
-import { useStudio } from "../state/store";
+import { studioNow, useStudio } from "../state/store";
 import { sayUndoable } from "../state/undoable";
 import { itemOf, shownStyle } from "../state/work";
 
@@ -30,7 +30,7 @@ interface Props {
 export function CoatCard({ coat, index, count, item }: Props) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: coat.id });
   const chosen = useStudio((s) => s.coatId === coat.id);
-  const { changeStyle, set } = useStudio.getState();
+  const { changeStyle, set } = studioNow();
 
   // The chosen coat is never out of sight, however long the strip.
   const own = useRef<HTMLLIElement>(null);
@@ -44,8 +44,7 @@ export function CoatCard({ coat, index, count, item }: Props) {
     document.querySelector<HTMLInputElement>('[aria-label="Name of the coat"]')?.select();
   };
   const remove = () => {
-    const { coats = [] } =
-      shownStyle(useStudio.getState().work!, itemOf(useStudio.getState().work!, useStudio.getState().selection.at(-1))) ?? {};
+    const { coats = [] } = shownStyle(studioNow().work!, itemOf(studioNow().work!, studioNow().selection.at(-1))) ?? {};
     changeStyle((s) => removeCoat(s, coat.id));
     if (chosen) set({ coatId: (coats[index + 1] ?? coats[index - 1])?.id ?? null });
     focusNext("[data-coat]", index, "[data-add-coat]");

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from "react";
 import type { Style } from "@/core/style/schema";
 import { session } from "../state/session";
-import { useStudio } from "../state/store";
+import { studioNow } from "../state/store";
 import { fileOf } from "../state/work";
 
 /** Pixels that a picture is seen at. */
@@ -30,7 +30,7 @@ export function useTries(
     let wanted = true;
     const draw = async () => {
       for (const [key, { style, face }] of tries) {
-        const { work } = useStudio.getState();
+        const { work } = studioNow();
         if (!wanted || !work || itemId === undefined) return;
         const look = await session()
           .scene.ask((w) => w.look(fileOf(work), itemId, style, width, face))

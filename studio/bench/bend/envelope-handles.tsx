@@ -5,7 +5,7 @@ import type { EnvelopeBend } from "@/core/bend/schema";
 import type { Point } from "@/core/curves/matrix";
 import type { LetteringUpdate } from "@/worker/protocol";
 import { editMesh } from "../../state/edits/bend";
-import { useStudio } from "../../state/store";
+import { studioNow, useStudio } from "../../state/store";
 import { newKey, type Gesture } from "../gestures";
 import { Grip, Lead } from "../grip";
 import type { Place } from "../place";
@@ -46,12 +46,10 @@ export function EnvelopeHandles({ item, bend, place }: { item: LetteringUpdate; 
         if (shift) [dx, dy] = Math.abs(dx) * w > Math.abs(dy) * h ? [dx, 0] : [0, dy];
         const next = rounded(move(before, dx, dy));
         if (Object.values(next).every((v) => Math.abs(v) <= 1000))
-          useStudio
-            .getState()
-            .change(
-              (work) => editMesh(work, item.id, line, (m) => ({ ...m, nodes: m.nodes.map((k, i) => (i === index ? next : k)) })),
-              key,
-            );
+          studioNow().change(
+            (work) => editMesh(work, item.id, line, (m) => ({ ...m, nodes: m.nodes.map((k, i) => (i === index ? next : k)) })),
+            key,
+          );
         return [];
       };
     };

@@ -2,7 +2,7 @@ import type { Point } from "@/core/curves/matrix";
 import type { FitBend } from "@/core/bend/schema";
 import type { LetteringUpdate } from "@/worker/protocol";
 import { setBend } from "../../state/edits/bend";
-import { useStudio } from "../../state/store";
+import { studioNow } from "../../state/store";
 import { newKey, type Gesture } from "../gestures";
 import { Grip, Lead } from "../grip";
 import type { Place } from "../place";
@@ -21,7 +21,7 @@ export function FitHandles({ item, bend, place }: { item: LetteringUpdate; bend:
       // In their order round the outline: a corner does not pass its neighbours.
       const turns = next.map((s, i) => (next[(i + 1) % 4] - s + 1) % 1);
       if (turns.every((t) => t > 0.01) && Math.abs(turns.reduce((a, b) => a + b, 0) - 1) < 1e-6)
-        useStudio.getState().change((w) => setBend(w, [item.id], { ...bend, corners: next as [number, number, number, number] }), key);
+        studioNow().change((w) => setBend(w, [item.id], { ...bend, corners: next as [number, number, number, number] }), key);
       return [];
     };
   };

@@ -5,7 +5,7 @@ import type { Point } from "@/core/curves/matrix";
 import { trackPoint } from "@/core/curves/track";
 import type { LetteringUpdate } from "@/worker/protocol";
 import { editGuide } from "../../state/edits/bend";
-import { useStudio } from "../../state/store";
+import { studioNow } from "../../state/store";
 import { newKey, stepped, type Gesture } from "../gestures";
 import { Grip } from "../grip";
 import { NodeEditor } from "../node-editor";
@@ -34,9 +34,7 @@ export function GuideHandles(props: Props) {
       const start = place.fromBoard(startBoard);
       return ({ at, shift }) => {
         const next = values(place.fromBoard(at), start, shift);
-        useStudio
-          .getState()
-          .change((w) => editGuide(w, item.id, (g) => ({ ...g, line: { ...g.line, ...clamped(g.line.kind, next) } })), key);
+        studioNow().change((w) => editGuide(w, item.id, (g) => ({ ...g, line: { ...g.line, ...clamped(g.line.kind, next) } })), key);
         return [];
       };
     };
@@ -53,7 +51,7 @@ export function GuideHandles(props: Props) {
           except={[item.id]}
           {...place}
           onChange={([line], key) =>
-            line && useStudio.getState().change((w) => editGuide(w, item.id, (g) => ({ ...g, line: { ...g.line, line } })), key)
+            line && studioNow().change((w) => editGuide(w, item.id, (g) => ({ ...g, line: { ...g.line, line } })), key)
           }
         />
       )}
@@ -204,9 +202,7 @@ function Along(shared: Shared) {
       const [dx, dy] = [now.x - start.x, now.y - start.y];
       let [s, d] = [dx * along.x + dy * along.y, dx * n.x + dy * n.y];
       if (shift) [s, d] = Math.abs(s) > Math.abs(d) ? [s, 0] : [0, d];
-      useStudio
-        .getState()
-        .change((w) => editGuide(w, item.id, (g) => ({ ...g, shift: limited(was + s), distance: limited(distance + d) })), key);
+      studioNow().change((w) => editGuide(w, item.id, (g) => ({ ...g, shift: limited(was + s), distance: limited(distance + d) })), key);
       return [];
     };
   };

@@ -7,7 +7,7 @@ import { Field, Section } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
 import { Switch } from "../../parts/switch";
 import { editGuide, newEnvelope, newGuideBend, runAlong, setBend } from "../../state/edits/bend";
-import { useLettering, useSelectedItem, useStudio } from "../../state/store";
+import { studioNow, useLettering, useSelectedItem, useStudio } from "../../state/store";
 import { shapeItemOf } from "../../state/work";
 import { ParamControls } from "../controls/param-controls";
 import { NodeTools } from "../node-tools";
@@ -54,7 +54,7 @@ export function BendDrawer() {
 
 function Bend({ lettering }: { lettering: Lettering }) {
   const { bend } = lettering;
-  const { change } = useStudio.getState();
+  const { change } = studioNow();
   const selection = useStudio((s) => s.selection);
   const choose = (kind: string) => {
     if (kind === (bend?.kind ?? "none")) return;
@@ -92,7 +92,7 @@ const lettersOptions = [
 ];
 
 function Guide({ lettering: { id }, bend }: { lettering: Lettering; bend: GuideBend }) {
-  const { change, settle } = useStudio.getState();
+  const { change, settle } = studioNow();
   const edit = (name: string | null, apply: (g: GuideBend) => GuideBend) =>
     change((w) => editGuide(w, id, apply), name && `guide ${name} ${id}`);
   const kind = guideKind(bend.line.kind);

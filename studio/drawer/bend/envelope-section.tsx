@@ -7,7 +7,7 @@ import { Choice } from "../../parts/choice";
 import { Field, Section } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
 import { editMesh, setBend } from "../../state/edits/bend";
-import { useStudio } from "../../state/store";
+import { studioNow, useStudio } from "../../state/store";
 import { FormGallery } from "./form-gallery";
 
 const scopes = [
@@ -19,7 +19,7 @@ const scopes = [
 /** An envelope: what it covers, a form to start from, its mesh. */
 export function EnvelopeSection({ lettering, bend }: { lettering: Lettering; bend: EnvelopeBend }) {
   const wanted = useStudio((s) => s.bendLine);
-  const { change, set, settle } = useStudio.getState();
+  const { change, set, settle } = studioNow();
   const lines = lettering.text.split("\n");
   const line = bend.scope === "lines" ? Math.min(wanted, lines.length - 1) : 0;
   const mesh = meshOfLine(bend, line);

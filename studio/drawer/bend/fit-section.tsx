@@ -8,7 +8,7 @@ import { newShape } from "../../state/commands";
 import { fillShape, setBend } from "../../state/edits/bend";
 import { flagItems } from "../../state/edits/items";
 import { newCoat } from "../../state/edits/style";
-import { useItem, useStudio } from "../../state/store";
+import { studioNow, useItem, useStudio } from "../../state/store";
 import { shapeItemOf } from "../../state/work";
 import { ShapePicker } from "../controls/shape-picker";
 import { newFormStep } from "@/core/coat/schema";
@@ -17,7 +17,7 @@ import { newFormStep } from "@/core/coat/schema";
 export function FitSection({ lettering, bend }: { lettering: Lettering; bend: FitBend }) {
   const shapes = useStudio((s) => s.work!.piece.items).filter(isShape);
   const shape = useStudio((s) => shapeItemOf(s.work!, bend.shape));
-  const { change, changeStyle, settle, set } = useStudio.getState();
+  const { change, changeStyle, settle, set } = studioNow();
   const here = useItem(shape?.id);
   const put = (next: FitBend, name: string | null) =>
     change((w) => setBend(w, [lettering.id], next), name && `fit ${name} ${lettering.id}`);
@@ -60,9 +60,9 @@ export function FitSection({ lettering, bend }: { lettering: Lettering; bend: Fi
                 key={k}
                 onClick={() => {
                   newShape(k);
-                  const made = useStudio.getState().selection.at(-1)!;
+                  const made = studioNow().selection.at(-1)!;
                   change((w) => fillShape(w, lettering.id, shapeItemOf(w, made)!));
-                  useStudio.getState().select([lettering.id]);
+                  studioNow().select([lettering.id]);
                   set({ stage: "bend" });
                 }}
               >

@@ -8,7 +8,7 @@ import { NumberField } from "../../parts/number-field";
 import { Slider } from "../../parts/slider";
 import { Tip } from "../../parts/tip";
 import { layForm } from "../../state/edits/bend";
-import { useStudio } from "../../state/store";
+import { studioNow } from "../../state/store";
 
 /** How far a drag over the bench goes for the full strength, in screen pixels. */
 const fullReach = 320;
@@ -20,7 +20,7 @@ const usual = 0.5;
  */
 export function FormGallery({ lettering, line }: { lettering: Lettering; line: number | null }) {
   const [last, setLast] = useState<{ form: string; strength: number } | null>(null);
-  const { change, settle } = useStudio.getState();
+  const { change, settle } = studioNow();
   const drag = useRef<{ key: string; entered: { x: number; y: number } | null; laid: boolean } | null>(null);
   const lay = (form: string, strength: number, key: string | null) => {
     const rounded = Math.round(Math.min(1, Math.max(-1, strength)) * 100) / 100;

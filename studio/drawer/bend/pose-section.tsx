@@ -6,20 +6,20 @@ import { Field, Section } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
 import { setTool } from "../../state/commands";
 import { editItems } from "../../state/edits/items";
-import { useStudio } from "../../state/store";
+import { studioNow, useStudio } from "../../state/store";
 
 /** How the whole is posed, after its coats were built: turned, leaned, mirrored, seen in perspective. */
 export function PoseSection({ item }: { item: Item }) {
   const selection = useStudio((s) => s.selection);
   const tool = useStudio((s) => s.tool);
-  const { change, settle } = useStudio.getState();
+  const { change, settle } = studioNow();
   const edit = (name: string | null, apply: (i: Item) => void) =>
     change(
       (w) =>
         editItems(w, selection, (i) =>
           resized(
             i,
-            useStudio.getState().scene?.items.find((u) => u.id === i.id),
+            studioNow().scene?.items.find((u) => u.id === i.id),
             apply,
           ),
         ),
@@ -41,7 +41,7 @@ export function PoseSection({ item }: { item: Item }) {
           <IconButton
             label="Straight again"
             disabled={plain}
-            onClick={() => edit(null, (i) => void ([i.across, i.down, i.slant, i.turn, i.view] = [1, 1, 0, 0, null]))}
+            onClick={() => edit(null, (i) => void Object.assign(i, { across: 1, down: 1, slant: 0, turn: 0, view: null }))}
           >
             <RotateCcw />
           </IconButton>

@@ -1,7 +1,7 @@
 import { createContext, useContext } from "react";
 import type { Ink } from "@/core/coat/schema";
 import type { Measure } from "@/core/style/schema";
-import { useStudio } from "../../state/store";
+import { studioNow } from "../../state/store";
 import type { UnitFactors } from "../../parts/number-expression";
 
 /** What the controls of a coat need of its style and lettering. */
@@ -15,7 +15,7 @@ export interface StyleControls {
 }
 
 /** Settings that belong to no style have no inks and no lengths of a style. */
-const withoutStyle: StyleControls = { inks: [], measure: "em", factors: {}, addInk: () => "", settle: () => useStudio.getState().settle() };
+const withoutStyle: StyleControls = { inks: [], measure: "em", factors: {}, addInk: () => "", settle: () => studioNow().settle() };
 
 export const StyleControlsContext = createContext<StyleControls>(withoutStyle);
 export const useStyleControls = (): StyleControls => useContext(StyleControlsContext);

@@ -50,13 +50,10 @@ export function ExportDrawer() {
     const run = new AbortController();
     stop.current = run;
     setBusy(step.kind);
-    try {
-      download(await writtenFile(work!, wish, step, run.signal), nameOf(step.kind));
-    } catch (error) {
-      if (!run.signal.aborted) toast.error((error as Error).message);
-    } finally {
-      if (stop.current === run) setBusy(null);
-    }
+    await writtenFile(work!, wish, step, run.signal)
+      .then((file) => download(file, nameOf(step.kind)))
+      .catch((error: Error) => !run.signal.aborted && toast.error(error.message));
+    if (stop.current === run) setBusy(null);
   };
 
   return (

@@ -9,7 +9,7 @@ import { Choice } from "../../parts/choice";
 import { ColourField, Swatch } from "../../parts/colour-field";
 import { Field, Fold } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
-import { useParts, useStudio } from "../../state/store";
+import { studioNow, useParts, useStudio } from "../../state/store";
 import { unitFactors } from "../units";
 
 const names: Record<Unit, string> = { px: "Pixels, 96 to the inch", pt: "Points, 72 to the inch", mm: "Millimetres", in: "Inches" };
@@ -17,7 +17,7 @@ const names: Record<Unit, string> = { px: "Pixels, 96 to the inch", pt: "Points,
 /** Size, unit, resolution and ground of the board. */
 export function BoardSection() {
   const board = useStudio((s) => s.work!.piece.board);
-  const { change, settle } = useStudio.getState();
+  const { change, settle } = studioNow();
   const edit = (name: string, apply: (b: Board) => void) => change((w) => produce(w, (d) => void apply(d.piece.board)), `board ${name}`);
   const side = (name: "width" | "height", label: string) => (
     <Field label={label} hint={`${label} of the board, which is what is exported`} htmlFor={`board-${name}`}>
@@ -72,7 +72,7 @@ export function BoardSection() {
           <IconButton
             label="Turn the board on its side"
             look="plain"
-            onClick={() => edit("side", (b) => void ([b.width, b.height] = [b.height, b.width]))}
+            onClick={() => edit("side", (b) => void Object.assign(b, { width: b.height, height: b.width }))}
           >
             <RotateCw />
           </IconButton>

@@ -7,7 +7,7 @@ import { NumberField } from "../../parts/number-field";
 import { Slider } from "../../parts/slider";
 import { Switch } from "../../parts/switch";
 import { editLettering } from "../../state/edits/items";
-import { useStudio } from "../../state/store";
+import { studioNow, useStudio } from "../../state/store";
 import { OutlinePicture } from "../../parts/outline-picture";
 import { useFaceFacts } from "../../face-facts";
 
@@ -25,7 +25,7 @@ export function FaceSection({ lettering }: { lettering: Lettering }) {
 
 function Axes({ lettering, facts }: { lettering: Lettering; facts: FaceFacts }) {
   const selection = useStudio((s) => s.selection);
-  const { change, settle } = useStudio.getState();
+  const { change, settle } = studioNow();
   const edit = (name: string | null, apply: (l: Lettering) => void) =>
     change(
       (w) => editLettering(w, selection, (l) => void (l.face === lettering.face && apply(l))),
@@ -90,7 +90,7 @@ function Axes({ lettering, facts }: { lettering: Lettering; facts: FaceFacts }) 
 }
 
 function Features({ facts }: { facts: FaceFacts }) {
-  const { change } = useStudio.getState();
+  const { change } = studioNow();
   const selection = useStudio((s) => s.selection);
   const set = (tag: string, on: boolean) =>
     change((w) =>

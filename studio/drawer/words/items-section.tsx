@@ -2,13 +2,13 @@ import { Eye, EyeOff, Lock, LockOpen, Shapes, Type } from "lucide-react";
 import { IconButton } from "../../parts/button";
 import { Fold } from "../../parts/field";
 import { flagItems } from "../../state/edits/items";
-import { useStudio } from "../../state/store";
+import { studioNow, useStudio } from "../../state/store";
 
 /** All items of the board, the foremost first: those that are hidden or locked are reached here. */
 export function ItemsSection() {
   const items = useStudio((s) => s.work!.piece.items);
   const selection = useStudio((s) => s.selection);
-  const { change, select } = useStudio.getState();
+  const { change, select } = studioNow();
   return (
     <Fold title={`On the board (${items.length})`}>
       {items.length === 0 && <p className="text-pencil">Nothing yet. Add a lettering or a shape at the lower left of the bench.</p>}

@@ -4,7 +4,7 @@ import { ColourField, Swatch } from "../../parts/colour-field";
 import { Field, Fold } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
 import { Slider } from "../../parts/slider";
-import { useStudio } from "../../state/store";
+import { studioNow, useStudio } from "../../state/store";
 
 const settings = [
   {
@@ -48,7 +48,7 @@ const settings = [
 /** The one light of the piece, which all coats follow that are not told otherwise. */
 export function LampSection() {
   const lamp = useStudio((s) => s.work!.piece.lamp);
-  const { change, settle } = useStudio.getState();
+  const { change, settle } = studioNow();
   const put = (name: keyof Lamp, value: number | string) =>
     change((w) => produce(w, (d) => void Object.assign(d.piece.lamp, { [name]: value })), `lamp ${name}`);
   return (

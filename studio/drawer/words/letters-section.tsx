@@ -10,7 +10,7 @@ import { Switch } from "../../parts/switch";
 import { setTool } from "../../state/commands";
 import { editLettering } from "../../state/edits/items";
 import { changeAt, editLetters } from "../../state/edits/letters";
-import { useLetteringUpdate, useShownStyle, useStudio } from "../../state/store";
+import { studioNow, useLetteringUpdate, useShownStyle, useStudio } from "../../state/store";
 
 const fields = [
   {
@@ -52,7 +52,7 @@ const fields = [
 /** What is done to single letters, and to all of them at random. */
 export function LettersSection({ lettering }: { lettering: Lettering }) {
   const tool = useStudio((s) => s.tool);
-  const { change } = useStudio.getState();
+  const { change } = studioNow();
   const changed = lettering.letters.length;
   return (
     <Fold title="Single letters" open={tool === "letters"} key={tool === "letters" ? "letters" : "all"}>
@@ -87,7 +87,7 @@ function Picked({ lettering }: { lettering: Lettering }) {
   const picked = useStudio((s) => s.letters);
   const item = useLetteringUpdate(lettering.id);
   const style = useShownStyle();
-  const { change, settle } = useStudio.getState();
+  const { change, settle } = studioNow();
   const at = picked.at(-1);
   if (at === undefined)
     return (
@@ -184,7 +184,7 @@ function Picked({ lettering }: { lettering: Lettering }) {
 const firstLoosen: Loosen = { shift: 20, turn: 4, size: 0, seed: 1 };
 
 function LoosenControls({ lettering: { id, loosen } }: { lettering: Lettering }) {
-  const { change, settle } = useStudio.getState();
+  const { change, settle } = studioNow();
   const set = (name: string | null, next: Loosen | null) =>
     change((w) => editLettering(w, [id], (l) => void (l.loosen = next)), name && `loosen ${name} ${id}`);
   const field = (name: "shift" | "turn" | "size", label: string, hint: string, suffix: string, max: number) => (

@@ -6,7 +6,7 @@ import { Choice } from "../../parts/choice";
 import { Fold } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
 import { editLettering } from "../../state/edits/items";
-import { useLetteringUpdate, useStudio } from "../../state/store";
+import { studioNow, useLetteringUpdate, useStudio } from "../../state/store";
 import { unitFactors } from "../units";
 import { useFaceFacts } from "../../face-facts";
 
@@ -21,7 +21,7 @@ export function LinesSection({ lettering }: { lettering: Lettering }) {
   const item = useLetteringUpdate(lettering.id);
   const unit = useStudio((s) => s.work!.piece.board.unit);
   const hasWidth = useFaceFacts(lettering)?.axes.some((a) => a.tag === "wdth") ?? false;
-  const { change, settle } = useStudio.getState();
+  const { change, settle } = studioNow();
   const texts = lettering.text.split("\n");
   const lineOf = (i: number): LineOptions => lettering.lines[i] ?? lineSchema.parse({});
   const edit = (name: string | null, apply: (line: LineOptions, i: number) => LineOptions) =>

@@ -34,7 +34,7 @@ import {
 } from "../../state/commands";
 import type { Alignment } from "../../state/edits/arrange";
 import { boundTo, editItems, withGrounds } from "../../state/edits/items";
-import { useItem, useParts, useStudio } from "../../state/store";
+import { studioNow, useItem, useParts, useStudio } from "../../state/store";
 import { unitFactors } from "../units";
 
 /** Where an item lies, and how several lie to each other. */
@@ -44,7 +44,7 @@ export function PlaceSection({ item }: { item: Item }) {
   const update = under ?? own;
   const unit = useStudio((s) => s.work!.piece.board.unit);
   const selection = useStudio((s) => s.selection);
-  const { change, settle } = useStudio.getState();
+  const { change, settle } = studioNow();
   const box = update && boardBox(update);
   const middle = box && { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
   const edit = (name: string, apply: (l: Item) => void) =>
@@ -52,7 +52,7 @@ export function PlaceSection({ item }: { item: Item }) {
   // By as much as the item in hand turns, so that words keep their stand in the shape that they fill.
   const turnTo = (v: number) => {
     const by = v - item.turn;
-    const inHand = (l: Item) => useStudio.getState().scene?.items.find((i) => i.id === l.id);
+    const inHand = (l: Item) => studioNow().scene?.items.find((i) => i.id === l.id);
     const turned = (x: Item) => void (x.turn = ((((x.turn + by + 180) % 360) + 360) % 360) - 180);
     change(
       (w) =>

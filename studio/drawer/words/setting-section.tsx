@@ -7,7 +7,7 @@ import { Field, Fold, Section } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
 import { Switch } from "../../parts/switch";
 import { editLettering } from "../../state/edits/items";
-import { useItem, useStudio } from "../../state/store";
+import { studioNow, useItem, useStudio } from "../../state/store";
 import { unitFactors } from "../units";
 
 const alignments = [
@@ -31,7 +31,7 @@ export function SettingSection({ lettering }: { lettering: Lettering }) {
   const item = useItem(lettering.id);
   const unit = useStudio((s) => s.work!.piece.board.unit);
   const selection = useStudio((s) => s.selection);
-  const { change, settle } = useStudio.getState();
+  const { change, settle } = studioNow();
   const edit = (name: string, apply: (l: Lettering) => void) =>
     change((w) => editLettering(w, selection, apply), `${name} ${selection.join()}`);
   return (
@@ -149,7 +149,7 @@ export function SettingSection({ lettering }: { lettering: Lettering }) {
 /** Stretched letters have upright strokes of another weight than level ones: both are shown, and the stretch that makes them equal. */
 function Stretch({ lettering, edit }: { lettering: Lettering; edit: (name: string, apply: (l: Lettering) => void) => void }) {
   const metrics = useItem(lettering.id)?.metrics;
-  const { settle } = useStudio.getState();
+  const { settle } = studioNow();
   const [upright, level] = [(metrics?.stem ?? 0) * lettering.stretch, metrics?.bar ?? 0];
   const equal = metrics && metrics.stem > 0 ? Math.min(10, Math.max(0.1, metrics.bar / metrics.stem)) : null;
   const ratio = level > 0 ? upright / level : 1;

@@ -9,7 +9,7 @@ import { Field, Section } from "../../parts/field";
 import { NumberField } from "../../parts/number-field";
 import { editNodes, setTool } from "../../state/commands";
 import { editShape } from "../../state/edits/items";
-import { useItem, useStudio } from "../../state/store";
+import { studioNow, useItem, useStudio } from "../../state/store";
 import { ParamControls } from "../controls/param-controls";
 import { NodeTools } from "../node-tools";
 import { unitFactors } from "../units";
@@ -19,7 +19,7 @@ export function ShapeSection({ shape }: { shape: ShapeItem }) {
   const update = useItem(shape.id);
   const unit = useStudio((s) => s.work!.piece.board.unit);
   const tool = useStudio((s) => s.tool);
-  const { change, settle } = useStudio.getState();
+  const { change, settle } = studioNow();
   const edit = (name: string | null, apply: (s: ShapeItem) => void) =>
     change((w) => editShape(w, [shape.id], apply), name && `shape ${name} ${shape.id}`);
   const px = (side: "width" | "height"): number => {

@@ -4,7 +4,7 @@ import type { Lettering } from "@/core/piece/schema";
 import type { Strain } from "@/core/style/carries";
 import type { FaceEntry } from "../../api/client";
 import { session } from "../../state/session";
-import { useStudio } from "../../state/store";
+import { studioNow, useStudio } from "../../state/store";
 import { fileOf, shownStyle } from "../../state/work";
 
 type Strains = Readonly<Record<string, Strain | null>>;
@@ -22,7 +22,7 @@ export function useStrains(lettering: Lettering, faces: readonly FaceEntry[]): S
     void (async () => {
       let strains: Strains = {};
       for (const f of faces) {
-        const file = fileOf(useStudio.getState().work!);
+        const file = fileOf(studioNow().work!);
         const strain = await session()
           .scene.ask((w) => w.strain(file, id, f.id))
           .catch(() => null);

@@ -5,7 +5,7 @@ import { Section } from "../../parts/field";
 import { newLettering } from "../../state/commands";
 import { editLettering } from "../../state/edits/items";
 import { setText } from "../../state/edits/letters";
-import { useLettering, useSelectedItem, useShape, useStudio } from "../../state/store";
+import { studioNow, useLettering, useSelectedItem, useShape, useStudio } from "../../state/store";
 import { BoardSection } from "./board-section";
 import { LampSection } from "./lamp-section";
 import { FacePicker } from "./face-picker";
@@ -60,7 +60,7 @@ function NothingSelected() {
 function TextSection() {
   const lettering = useLettering()!;
   const selection = useStudio((s) => s.selection);
-  const { change, settle } = useStudio.getState();
+  const { change, settle } = studioNow();
   return (
     <Section
       title={selection.length > 1 ? `Words (${selection.length} items)` : "Words"}
