@@ -1,5 +1,6 @@
 // npm run frames: the time between frames in Chromium, in software, at 1280 x 800, while something is dragged on a look of six coats and
 // three finishes. The pointer moves as often as frames come; what takes longer than a frame is seen as a longer wait for the next.
+// `npm run frames -- mirror`: of the kinds of depth only those with that in their names.
 import { spawn } from "node:child_process";
 import path from "node:path";
 import { chromium } from "@playwright/test";
@@ -76,8 +77,8 @@ const depths = [
   ["mirror: its height", "demo-quay-at-night", "Water", "Slider Height slider"],
 ];
 
-try {
-  console.log("ms between frames                p50     p95    most");
+/** A look of six coats and three finishes. */
+async function flat() {
   await page.mouse.click(middle.x, middle.y);
   await page.locator("[data-coat]").last().click();
   told("a word's place", await drag(middle, { x: middle.x + 120, y: middle.y + 40 }));
@@ -100,7 +101,13 @@ try {
   await depth.scrollIntoViewIfNeeded();
   const other = await centre(depth);
   told("a finish's length", await drag(other, { x: other.x + 30, y: other.y }));
-  for (const [name, id, coat, grip] of depths) {
+}
+
+const only = process.argv[2];
+try {
+  console.log("ms between frames                p50     p95    most");
+  if (!only) await flat();
+  for (const [name, id, coat, grip] of depths.filter(([n]) => !only || n.includes(only))) {
     await page.goto(`${base}/pieces/${id}`);
     await page.locator("[data-board] svg path").first().waitFor({ state: "attached" });
     await page.keyboard.press("3");

@@ -85,6 +85,25 @@ test("what is only placed elsewhere, or stands beside what is dragged, is not ma
   expect(drafting.next([lettering({ text: "N", letterSpacing: 9 }), lettering({ id: "b", letterSpacing: 1 })], true)).toBe(true);
 });
 
+test("what the page cannot paint in time goes on in drafts, unless it is only moved", () => {
+  const drafting = new Drafting();
+  drafting.next([lettering()], false);
+  drafting.exactTook(3, false);
+  expect(drafting.next([lettering({ x: 5 })], true, true)).toBe(false);
+  expect(drafting.next([lettering({ letterSpacing: 5 })], true, true)).toBe(true);
+  expect(drafting.next([lettering({ letterSpacing: 6 })], true)).toBe(true);
+  expect(drafting.next([lettering({ letterSpacing: 6 })], false)).toBe(false);
+});
+
+test("so does what changes under another light, or in another style, which are no item's own", () => {
+  const drafting = new Drafting();
+  const item = lettering();
+  drafting.next([item], false);
+  drafting.exactTook(3, false);
+  expect(drafting.next([item], true, false)).toBe(false);
+  expect(drafting.next([item], true, true)).toBe(true);
+});
+
 test("an item that is gone is forgotten", () => {
   const drafting = new Drafting();
   drafting.next([lettering()], false);

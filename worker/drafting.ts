@@ -10,7 +10,7 @@ function madeOf({ x: _x, y: _y, turn: _turn, across: _across, down: _down, slant
 
 /**
  * Decides which scenes are drawn as drafts: while something is dragged, those that are known to take longer than a frame when they are
- * drawn exactly, from the drag before or from when the items were last changed.
+ * drawn exactly, from the drag before or from when the items were last changed, and those that take the page too long to paint.
  */
 export class Drafting {
   readonly #seen = new Map<string, Item>();
@@ -21,11 +21,18 @@ export class Drafting {
   /** Whether the drag in progress has shown that exact scenes take longer. */
   #slow = false;
 
-  /** To be asked once for each scene, before it is made. @returns whether it is to be a draft */
-  next(items: readonly Item[], dragging: boolean): boolean {
+  /**
+   * To be asked once for each scene, before it is made.
+   * @param behind whether the page falls behind with painting what is dragged
+   * @returns whether it is to be a draft
+   */
+  next(items: readonly Item[], dragging: boolean, behind = false): boolean {
+    // What no item has of its own, such as the lamp or a style, may make any of them anew.
+    let others = true;
     for (const item of items) {
       const before = this.#seen.get(item.id);
       if (before === item) continue;
+      others = false;
       if (!before || madeOf(before) !== madeOf(item)) this.#changed.add(item.id);
       this.#seen.set(item.id, item);
     }
@@ -36,6 +43,7 @@ export class Drafting {
         this.#changed.delete(id);
       }
     if (!dragging) this.#slow = false;
+    else if (behind && (others || this.#changed.size > 0)) this.#slow = true;
     else if ([...this.#changed].some((id) => (this.#took.get(id) ?? 0) > frame)) this.#slow = true;
     return dragging && this.#slow;
   }

@@ -147,13 +147,20 @@ export interface FinerMessage {
 /** A problem that the user can read crosses from the worker as a value; errors lose their class on the way. */
 export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string };
 
+/** What is held by the pointer while a scene is asked for. */
+export interface Held {
+  readonly dragging: boolean;
+  /** Whether the page falls behind with painting it. */
+  readonly behind: boolean;
+}
+
 export interface SceneWorker {
   /**
-   * @param dragging while a pointer is held down: a scene that takes longer than a frame is then drawn as a draft
+   * @param held while something is dragged a scene that takes longer than a frame is drawn as a draft
    * @param density pixels of the screen to one of the board, for which grains are drawn
    * @returns null where it was left
    */
-  compile(delta: FileDelta, known: Known, dragging: boolean, density: number): Promise<Answer<SceneUpdate | null>>;
+  compile(delta: FileDelta, known: Known, held: Held, density: number): Promise<Answer<SceneUpdate | null>>;
   /** Nobody waits for the scene that is being drawn: what is done of it stays known. */
   leave(): Promise<void>;
   /** A file in an output that needs nothing of a server. */

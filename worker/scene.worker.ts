@@ -220,10 +220,10 @@ async function plainly(file: PieceFile, itemId: string, faceId?: string) {
 }
 
 const worker: SceneWorker = {
-  compile: (delta, known, dragging, density) =>
+  compile: (delta, known, { dragging, behind }, density) =>
     answered(async () => {
       const file = incoming.whole(delta);
-      const draft = drafting.next(file.piece.items, dragging);
+      const draft = drafting.next(file.piece.items, dragging, behind);
       left = false;
       const { engine: e, steps } = await compilingOf(file, draft);
       const compiled = await inSteps(steps, looking);

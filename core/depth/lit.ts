@@ -12,6 +12,8 @@ export interface Lit {
   readonly to: Point;
   /** Shares of the line, from 0 to 1, never falling. */
   readonly stops: readonly { readonly at: number; readonly tone: number }[];
+  /** Whether colours may be mixed straight between stops, for a picture while something is dragged. */
+  readonly rough?: boolean;
 }
 
 /** Places on a curve at which its light is asked for, closer by its ends: where it turns away from the eye light changes fastest. */
@@ -20,6 +22,7 @@ const places = 16;
 const tolerance = 0.008;
 /** Less than this between the lightest and the darkest place is one tone. */
 const even = 0.012;
+const evenInDraft = 0.06;
 /** How deep in the body its light is right where the view is in perspective, as a share of the depth. */
 const depthShare = 0.35;
 
@@ -83,15 +86,20 @@ export function litAcross(
 
 /**
  * The light along a row of places, such as the middle of a slope.
+ * @param draft whether it may run straight from its first place to its last
  * @returns one tone where it hardly changes
  */
-export function litAlong(samples: readonly { readonly at: Point; readonly tone: number }[]): Lit | number {
+export function litAlong(samples: readonly { readonly at: Point; readonly tone: number }[], draft = false): Lit | number {
   const [first, last] = [samples[0], samples[samples.length - 1]];
   const tones = samples.map((s) => s.tone);
   const mean = tones.reduce((a, b) => a + b, 0) / tones.length;
   const [dx, dy] = [last.at.x - first.at.x, last.at.y - first.at.y];
   const square = dx * dx + dy * dy;
-  if (max(...tones) - min(...tones) < even || square < 1e-9) return mean;
+  if (max(...tones) - min(...tones) < (draft ? evenInDraft : even) || square < 1e-9) return mean;
+  if (draft) {
+    const ends = [first, last].map((s, at) => ({ at, tone: s.tone }));
+    return { from: first.at, to: last.at, stops: ends, rough: true };
+  }
   const all = samples.map((s) => ({
     at: min(1, max(0, ((s.at.x - first.at.x) * dx + (s.at.y - first.at.y) * dy) / square)),
     tone: s.tone,

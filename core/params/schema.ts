@@ -93,7 +93,14 @@ export const shapeOf = (params: Params): Record<string, z.ZodType> =>
   Object.fromEntries(Object.entries(params).map(([name, p]) => [name, schemaOfParam(p)]));
 
 /** The defaults of settings, by their names. */
-export const defaultsOf = (params: Params): Record<string, unknown> => z.object(shapeOf(params)).parse({});
+export function defaultsOf(params: Params): Readonly<Record<string, unknown>> {
+  let found = known.get(params);
+  if (!found) known.set(params, (found = z.object(shapeOf(params)).parse({})));
+  return found;
+}
+
+/** A kind's parameters stay what they are. */
+const known = new WeakMap<Params, Readonly<Record<string, unknown>>>();
 
 /** A row of a list with its other settings at their defaults. */
 export const newRow = (list: ListParam, values: Readonly<Record<string, unknown>> = {}): Record<string, unknown> =>

@@ -27,13 +27,19 @@ export function softenedAlong(
   deviation: number,
   fade: (opacity: (share: number) => number) => SceneFade,
 ): SceneLayer[] {
+  return blurs.map((b) => ({
+    ...softened(layers, deviation * b.share),
+    fade: fade((share) => ramp(b.in, share) * (b.out ? 1 - ramp(b.out, share) : 1)),
+  }));
+}
+
+/** Layers as one picture that is blurred alike everywhere. */
+export function softened(layers: readonly SceneLayer[], deviation: number): SceneLayer {
   const whole = joinAll(layers.map((l) => l.bounds));
-  return blurs.map((b): SceneLayer => {
-    const effects = [{ kind: "blur", deviation: deviation * b.share }] as const;
-    const by = reachOf(effects);
-    const bounds = { minX: whole.minX - by, minY: whole.minY - by, maxX: whole.maxX + by, maxY: whole.maxY + by };
-    return { ...plainLayer, layers, bounds, effects, fade: fade((share) => ramp(b.in, share) * (b.out ? 1 - ramp(b.out, share) : 1)) };
-  });
+  const effects = [{ kind: "blur", deviation }] as const;
+  const by = reachOf(effects);
+  const bounds = { minX: whole.minX - by, minY: whole.minY - by, maxX: whole.maxX + by, maxY: whole.maxY + by };
+  return { ...plainLayer, layers, bounds, effects };
 }
 
 /** A layer of nothing. */

@@ -3,13 +3,17 @@ import { newFinish, newFormStep, newLay, newPaint, type Coat, type Ink } from ".
 import { pasteCoat } from "./inks";
 import type { Style } from "./schema";
 
+/** Each finish as every coat has it, as text. */
+let plain: Readonly<Record<string, string>> | undefined;
+
 /** The finishes of a coat that are not as every coat's are, in its own order. */
 export function finishKindsOf(coat: Coat): string[] {
-  const plain: Readonly<Record<string, object>> = newFinish();
   const own: Readonly<Record<string, object>> = coat.finish;
+  plain ??= Object.fromEntries(Object.entries(newFinish()).map(([kind, values]) => [kind, JSON.stringify(values)]));
+  const usual = plain;
   return finishesOf(coat)
     .map((k) => k.kind)
-    .filter((kind) => JSON.stringify(own[kind]) !== JSON.stringify(plain[kind]));
+    .filter((kind) => JSON.stringify(own[kind]) !== usual[kind]);
 }
 
 /** A coat that carries some finishes of another, with its order, and nothing else. */

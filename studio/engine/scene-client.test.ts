@@ -5,10 +5,10 @@ import { board, styleOf, word } from "../../tests/engine";
 import type { Progress } from "@/core/piece/compile";
 import type { PieceFile } from "@/core/piece/schema";
 import { Incoming, type FileDelta } from "@/worker/delta";
-import { layerKey, type Known, type SceneUpdate } from "@/worker/protocol";
+import { layerKey, type Held, type Known, type SceneUpdate } from "@/worker/protocol";
 
 /** A worker in this process: what it is asked, and answers that the test decides. */
-const asked: { file: PieceFile; known: Known; dragging: boolean }[] = [];
+const asked: { file: PieceFile; known: Known; dragging: boolean; behind: boolean }[] = [];
 let answer: (file: PieceFile, known: Known) => Promise<unknown>;
 let opened = 0;
 let leaving: () => void = () => undefined;
@@ -26,9 +26,9 @@ class FakeWorker {
     // Node's ports name their listeners otherwise than a page's; comlink listens as a page does.
     expose(
       {
-        compile: (delta: FileDelta, known: Known, dragging: boolean) => {
+        compile: (delta: FileDelta, known: Known, held: Held) => {
           const file = this.#incoming.whole(delta);
-          asked.push({ file, known, dragging });
+          asked.push({ file, known, ...held });
           return answer(file, known);
         },
         write: async () => ({ ok: false, message: "No ink." }),
@@ -80,10 +80,14 @@ async function settled(): Promise<void> {
 
 const { SceneClient } = await import("./scene-client");
 let scenes: SceneUpdate[];
+/** Milliseconds that the page takes to paint. */
+let frameTakes = 0;
 let problems: string[];
 let client: InstanceType<typeof SceneClient>;
 beforeEach(() => {
   (globalThis as { Worker?: unknown }).Worker = FakeWorker;
+  frameTakes = 0;
+  globalThis.requestAnimationFrame = (then) => Number(setTimeout(() => then(performance.now()), frameTakes));
   asked.length = 0;
   opened = 0;
   scenes = [];
@@ -162,6 +166,19 @@ describe("the page's side of the worker", () => {
     client.settle();
     await settled();
     expect(asked).toHaveLength(2);
+  });
+
+  test("says where the page falls behind with painting, until the drag ends", async () => {
+    frameTakes = 30;
+    for (let n = 0; !asked.some((a) => a.behind); n++) {
+      client.request(fileOf(`a${n}`), true);
+      await settled();
+    }
+    expect(asked.filter((a) => !a.behind).length).toBeGreaterThan(1);
+    client.settle();
+    client.request(fileOf("b"), true);
+    await settled();
+    expect(asked.at(-1)!.behind).toBe(false);
   });
 
   test("a drag that ends while its draft is under way, or waits, is drawn exactly as well", async () => {

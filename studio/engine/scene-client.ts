@@ -2,6 +2,7 @@ import { wrap, type Remote } from "comlink";
 import type { Progress } from "@/core/piece/compile";
 import type { PieceFile } from "@/core/piece/schema";
 import { Outgoing } from "@/worker/delta";
+import { Pace } from "./pace";
 import {
   layerKey,
   type AliveMessage,
@@ -38,6 +39,7 @@ export class SceneClient {
   readonly #waiting = new Set<() => void>();
   #known: Record<string, number> = {};
   #outgoing = new Outgoing();
+  readonly #pace = new Pace();
 
   constructor(
     private readonly onScene: (update: SceneUpdate) => void,
@@ -93,6 +95,7 @@ export class SceneClient {
 
   /** A drag has ended: what is shown or under way as a draft is drawn exactly. */
   settle(): void {
+    this.#pace.begin();
     if (this.#last) this.#last = { ...this.#last, dragging: false };
     if (this.#next) this.#next = { ...this.#next, dragging: false };
     else if (this.#draft) this.request(this.#draft);
@@ -121,7 +124,9 @@ export class SceneClient {
       this.#since = performance.now();
       try {
         const update = unwrap(
-          await this.#limited(this.#open().compile(this.#outgoing.next(file), this.#known as Known, dragging, this.#density)),
+          await this.#limited(
+            this.#open().compile(this.#outgoing.next(file), this.#known as Known, { dragging, behind: this.#pace.isBehind }, this.#density),
+          ),
         );
         if (!update) continue;
         // The page keeps the layers of its last scene and no others: what is gone must be sent again when it comes back.
@@ -130,6 +135,7 @@ export class SceneClient {
         );
         if (!update.draft && this.#draft === file) this.#draft = undefined;
         this.onScene(update);
+        if (dragging) this.#pace.shown();
       } catch (error) {
         this.onProblem((error as Error).message);
       } finally {

@@ -16,6 +16,7 @@ import { Tip } from "../parts/tip";
 import { copyCoat } from "../state/clipboard";
 import { duplicateCoat, editCoat, moveCoat, removeCoat } from "../state/edits/style";
 import { studioNow, useStudio } from "../state/store";
+import { useUnhurried } from "../state/use-unhurried";
 import { sayUndoable } from "../state/undoable";
 import { itemOf, shownStyle } from "../state/work";
 
@@ -175,8 +176,15 @@ function CoatPicture({ coat, item }: { coat: Coat; item: ItemUpdate | undefined 
   return layers.map((layer) => <LayerPicture key={layer.id} item={item.id} layer={layer} viewBox={viewBox} />);
 }
 
+/** Milliseconds between two pictures of a coat. */
+const following = 250;
+
 function LayerPicture({ item, layer, viewBox }: { item: string; layer: LayerUpdate; viewBox: string }) {
-  const node = useStudio((s) => s.nodes.get(layerKey(item, layer.id)));
+  // What is dragged is watched on the bench: here it may follow.
+  const node = useUnhurried(
+    useStudio((s) => s.nodes.get(layerKey(item, layer.id))),
+    following,
+  );
   // The board's layers have the same ids in this document.
   const own = useMemo(() => node && withIds(node, "strip-"), [node]);
   if (!own) return null;

@@ -171,7 +171,13 @@ function cutOf(path: Path, { sunk, inset, by, angle, height, tones, surface, lin
     const steep = by === "angle" ? (angle * Math.PI) / 180 : Math.atan2(height, f.width);
     const { normal } = f.samples[f.samples.length >> 1];
     const tone = toneOf(normal, steep);
-    const lit = tones > 1 ? tone : litAlong(f.samples.map((s) => ({ at: s.at, tone: toneOf(s.normal, steep) })));
+    const lit =
+      tones > 1
+        ? tone
+        : litAlong(
+            f.samples.map((s) => ({ at: s.at, tone: toneOf(s.normal, steep) })),
+            isDraft(kernel),
+          );
     const up = (sunk ? -1 : 1) * Math.sin(steep);
     const facing = { x: normal.x * up, y: normal.y * up, z: Math.cos(steep) };
     if (typeof lit === "number") return { path: f.path, along: tone, facing };

@@ -4,15 +4,19 @@ import { apply, multiply, rotation, translation, type Point } from "../../curves
 import { depthOf, reflectionOf, type Mirror } from "../../depth/reflection";
 import { movedLayer } from "../../scene/moved";
 import type { SceneFade, SceneLayer } from "../../scene/scene";
-import { plainLayer, softenedAlong } from "../../scene/softened";
+import { plainLayer, softened, softenedAlong } from "../../scene/softened";
 import { warpedLayer } from "../../scene/warped";
 import { layerWithin } from "../../scene/within";
 import { footOf, headOf } from "../ground-line";
 import { formStep } from "../form-step";
+import { isDraft } from "../inked-lines";
 import { boundsOf, type Part, type Shape } from "../shape";
 
 /** Units that the picture of a curve may be off in perspective and in waves. */
 const tolerance = 0.05;
+
+/** The share of the blur that all of a picture has while something is dragged: one blur, where there are several else. */
+const inDraft = 0.4;
 
 /** Shares of the height at which a fade has stops: between them it is straight. */
 const fadeStops = [0, 0.15, 0.3, 0.5, 0.75, 1] as const;
@@ -162,8 +166,8 @@ export const mirror = formStep({
     const blur = units(values.blur);
     const fade = fadeOf(own, (share) => (values.strength / 100) * left(share / (values.reach / 100), values.curve));
     if (!(blur > 0)) return { ...plainLayer, layers: seen, bounds: whole, fade };
-    const softened = softenedAlong(seen, blur, (opacity) => fadeOf(own, opacity, 24));
-    return { ...plainLayer, layers: softened, bounds: joinAll(softened.map((l) => l.bounds)), fade };
+    const pictures = isDraft(kernel) ? [softened(seen, inDraft * blur)] : softenedAlong(seen, blur, (opacity) => fadeOf(own, opacity, 24));
+    return { ...plainLayer, layers: pictures, bounds: joinAll(pictures.map((l) => l.bounds)), fade };
   },
 });
 

@@ -40,11 +40,11 @@ export function copiesPainted({ parts }: Shape, stops: readonly Stop[], mix: "sr
   return { fills, fillOf: (part) => fillOf.get(part)! };
 }
 
-function litFill(part: Part, { from, to, stops }: Lit, colour: (tone: number) => Colour): SceneFill {
+function litFill(part: Part, { from, to, stops, rough }: Lit, colour: (tone: number) => Colour): SceneFill {
   const at: SceneStop[] = [];
   stops.forEach((stop, i) => {
     const last = stops[i - 1] ?? stop;
-    const steps = Math.max(1, Math.ceil(Math.abs(stop.tone - last.tone) / between));
+    const steps = rough ? 1 : Math.max(1, Math.ceil(Math.abs(stop.tone - last.tone) / between));
     for (let k = i === 0 ? steps : 1; k <= steps; k++) {
       const t = k / steps;
       const { colour: c, opacity } = colour(last.tone + (stop.tone - last.tone) * t);
