@@ -16,7 +16,18 @@ interface Shown {
   readonly address: string;
   readonly width: number;
   readonly pixels: number;
+  readonly rough: RoughPixels;
 }
+
+/** A picture with no more pixels than are seen in passing: red, green and blue of each, row by row. */
+export interface RoughPixels {
+  readonly width: number;
+  readonly height: number;
+  readonly rgb: Uint8Array;
+}
+
+/** Pixels of it at most. */
+const mostRough = 40_000;
 
 /** What a page needs to show them: an address for a picture's bytes, and to be told that one is no longer used. */
 export interface Addresses {
@@ -33,7 +44,7 @@ export class BenchGrains {
   readonly #best = new Map<string, Shown>();
   #wanted = new Map<string, GrainPicture>();
   /** What each place showed last, which stays below what follows it until that has been read. */
-  readonly #places = new Map<string, { now: string; before: string | undefined }>();
+  readonly #places = new Map<string, { now: string; before: string | undefined; rough: RoughPixels }>();
   /** Places of the scene. */
   readonly #touched = new Set<string>();
   /** Addresses of pictures that finer ones stand for, until no place shows them. */
@@ -68,7 +79,11 @@ export class BenchGrains {
   }
 
   /** Where the picture of a fill is read, and what lies below it while it is; undefined where the fill is no grain. @param place its own */
-  at(place: string, fill: PictureFill, item: Matrix): { readonly now: string; readonly before: string | undefined } | undefined {
+  at(
+    place: string,
+    fill: PictureFill,
+    item: Matrix,
+  ): { readonly now: string; readonly before: string | undefined; readonly rough: RoughPixels } | undefined {
     const fine = this.#fine(fill, item);
     if (!fine) return undefined;
     const part = partOf(fine);
@@ -89,7 +104,7 @@ export class BenchGrains {
     if (shown.width < fine.width) this.#wanted.set(grainKey(fine), fine);
     this.#touched.add(place);
     const last = this.#places.get(place);
-    if (last?.now !== shown.address) this.#places.set(place, { now: shown.address, before: last?.now });
+    if (last?.now !== shown.address) this.#places.set(place, { now: shown.address, before: last?.now, rough: shown.rough });
     return this.#places.get(place);
   }
 
@@ -131,7 +146,8 @@ export class BenchGrains {
   }
 
   #keep(part: string, { width, height }: GrainPicture, rgb: Uint8Array): Shown {
-    const shown = { address: this.addresses.make(encodeBmp(width, height, rgb)), width, pixels: width * height };
+    const address = this.addresses.make(encodeBmp(width, height, rgb));
+    const shown = { address, width, pixels: width * height, rough: roughOf({ width, height, rgb }) };
     const before = this.#best.get(part);
     if (before) this.#replaced.add(before.address);
     this.#best.delete(part);
@@ -153,6 +169,20 @@ export class BenchGrains {
     });
     return shown;
   }
+}
+
+/** Every so many pixels of a picture. */
+function roughOf({ width, height, rgb }: RoughPixels): RoughPixels {
+  const step = Math.ceil(Math.sqrt((width * height) / mostRough));
+  if (step <= 1) return { width, height, rgb };
+  const [w, h] = [Math.ceil(width / step), Math.ceil(height / step)];
+  const out = new Uint8Array(3 * w * h);
+  for (let y = 0; y < h; y++)
+    for (let x = 0; x < w; x++) {
+      const from = 3 * (y * step * width + x * step);
+      out.set(rgb.subarray(from, from + 3), 3 * (y * w + x));
+    }
+  return { width: w, height: h, rgb: out };
 }
 
 /** A part of a grain, however many pixels it is drawn in. */

@@ -12,18 +12,23 @@ import type { OutputStep } from "../core/output/outputs";
 import type { ExportRequest, Wish } from "../core/piece/exported";
 import type { Progress } from "../core/piece/compile";
 import type { PieceFile } from "../core/piece/schema";
+import type { DraftPicture } from "./draft-picture";
 import type { BlendMode } from "../core/scene/scene";
 import type { StepFacts } from "../core/coat/form-step";
 import type { Strain } from "../core/style/carries";
 import type { Style } from "../core/style/schema";
 
-/** One layer as the bench draws it. `node` is left out where the page has this version already. */
+/**
+ * One layer as the bench draws it. `node` is left out where the page has this version already, and where `picture` stands for it while
+ * something is dragged.
+ */
 export interface LayerUpdate {
   readonly id: string;
   /** The coat it belongs to. */
   readonly coat: string;
   readonly version: number;
   readonly node?: SvgNode;
+  readonly picture?: DraftPicture;
   readonly opacity: number;
   readonly blend: BlendMode;
   readonly bounds: Bounds;

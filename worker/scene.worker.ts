@@ -1,4 +1,4 @@
-import { expose } from "comlink";
+import { expose, transfer } from "comlink";
 import { joinAll, mapped, shifted, type Bounds } from "../core/curves/bounds";
 import { strandsOf } from "../core/curves/nodes";
 import type { Path } from "../core/curves/path";
@@ -30,8 +30,9 @@ import type { Style } from "../core/style/schema";
 import { fetchFace, forgetList, listFaces } from "./faces";
 import { embeddedPhotos, forgetMissingPhotos, isMissing, lookForPhotos, photoAddress } from "./photos";
 import { Incoming } from "./delta";
+import { draftPicture, isCostly, type DraftPicture, type PicturePixels } from "./draft-picture";
 import { Drafting } from "./drafting";
-import { BenchGrains } from "./grains";
+import { BenchGrains, type RoughPixels } from "./grains";
 import { inSteps } from "./in-steps";
 import { itemUpdate } from "./item-update";
 import {
@@ -71,7 +72,7 @@ const grains = new BenchGrains(
   () => postMessage({ finer: true } satisfies FinerMessage),
 );
 
-type GrainsSeen = Map<SceneFill, { readonly now: string; readonly before: string | undefined }>;
+type GrainsSeen = Map<SceneFill, { readonly now: string; readonly before: string | undefined; readonly rough: RoughPixels }>;
 
 /** Where the grains of a layer are read. */
 function grainsOf(layer: SceneLayer, item: SceneItem): GrainsSeen {
@@ -99,9 +100,22 @@ const nodeOf = (layer: SceneLayer, item: SceneItem, seen: GrainsSeen, seenAs: st
     }),
   );
 
-function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known, fault: string | undefined): LayerUpdate {
+function layerUpdate(
+  layer: SceneLayer,
+  item: SceneItem,
+  known: Known,
+  fault: string | undefined,
+  inPixels: ((layer: SceneLayer, item: SceneItem, pictures: PicturePixels) => DraftPicture) | undefined,
+): LayerUpdate {
   const seen = grainsOf(layer, item);
-  const seenAs = [...seen.values()].map((s) => s.now).join(" ");
+  const drawn = [...seen.values()].map((s) => s.now).join(" ");
+  const before = versions.get(layer);
+  const key = layerKey(item.id, layer.id);
+  // What the page holds as an element needs no pixels, and the other way round.
+  const pictures: PicturePixels = (fill) => seen.get(fill)?.rough;
+  const held = before?.grains === drawn && before.version === known[key];
+  const pixels = inPixels && !held && isCostly(layer, pictures) ? inPixels : undefined;
+  const seenAs = pixels ? `${drawn} pixels` : drawn;
   const version = versionOf(layer, seenAs);
   return {
     id: layer.id,
@@ -111,7 +125,7 @@ function layerUpdate(layer: SceneLayer, item: SceneItem, known: Known, fault: st
     blend: layer.blend,
     bounds: layer.bounds,
     ...(fault === undefined ? {} : { fault }),
-    ...(known[layerKey(item.id, layer.id)] === version ? {} : { node: nodeOf(layer, item, seen, seenAs) }),
+    ...(known[key] === version ? {} : pixels ? { picture: pixels(layer, item, pictures) } : { node: nodeOf(layer, item, seen, seenAs) }),
     ...framesOf(layer),
     ...(layer.fade ? { covers: boxOf(layer) } : {}),
   };
@@ -220,8 +234,9 @@ async function plainly(file: PieceFile, itemId: string, faceId?: string) {
 }
 
 const worker: SceneWorker = {
-  compile: (delta, known, { dragging, behind }, density) =>
-    answered(async () => {
+  compile: async (delta, known, { dragging, behind }, density) => {
+    const pictures: ImageBitmap[] = [];
+    const answer = await answered(async () => {
       const file = incoming.whole(delta);
       const draft = drafting.next(file.piece.items, dragging, behind);
       left = false;
@@ -237,11 +252,19 @@ const worker: SceneWorker = {
       const start = performance.now();
       await lookForPhotos(photosIn(scene));
       grains.begin(density, dragging);
+      const inPixels = (layer: SceneLayer, item: SceneItem, of: PicturePixels) => {
+        const made = draftPicture(layer, item.matrix, scene, density, of);
+        pictures.push(made.bitmap);
+        return made;
+      };
       const drawn = new Map(scene.items.map((i) => [i.id, i]));
       const items = file.piece.items.map((item, i) => {
         const sceneItem = drawn.get(item.id);
         const faulty = new Map(faults.filter((f) => f.item === item.id).map((f) => [f.coat, f.message]));
-        const layers = sceneItem?.layers.map((layer) => layerUpdate(layer, sceneItem, known, faulty.get(layer.id))) ?? [];
+        const layers =
+          sceneItem?.layers.map((layer) =>
+            layerUpdate(layer, sceneItem, known, faulty.get(layer.id), draft && behind ? inPixels : undefined),
+          ) ?? [];
         const faceHere = !isLettering(item) || e.face(item.face) !== undefined;
         return itemUpdate(item, placed[i], layers, { faceHere, photoMissing: lacksPhoto(sceneItem) }, e.kernel);
       });
@@ -256,7 +279,9 @@ const worker: SceneWorker = {
         times: { ...times, svg: performance.now() - start },
       };
       return update;
-    }),
+    });
+    return transfer(answer, pictures);
+  },
   leave: async () => {
     left = true;
   },

@@ -7,10 +7,11 @@ import { Layer } from "./layer";
 
 /** The board: one svg layer a coat, in one isolated group, as the exported SVG has it. */
 export function Board() {
-  const { view, scene, nodes, work, shownUpTo, selection, seenAs } = useParts(
+  const { view, scene, nodes, pictures, work, shownUpTo, selection, seenAs } = useParts(
     "view",
     "scene",
     "nodes",
+    "pictures",
     "work",
     "shownUpTo",
     "selection",
@@ -55,6 +56,7 @@ export function Board() {
                   key={layerKey(item.id, layer.id)}
                   id={`b-${item.id}-${layer.id}`}
                   node={node}
+                  picture={pictures.get(layerKey(item.id, layer.id))}
                   viewBox={viewBox}
                   transform={matrixText(item.matrix)}
                   opacity={layer.opacity}

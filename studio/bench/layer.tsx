@@ -1,5 +1,6 @@
 import { memo, useLayoutEffect, useRef } from "react";
 import type { SvgNode } from "@/core/output/svg-node";
+import type { DraftPicture } from "@/worker/draft-picture";
 import { build, patch } from "./patch-svg";
 
 interface Props {
@@ -17,6 +18,8 @@ interface Props {
   apart?: boolean;
   /** Pixels of the screen to one of the viewBox, where it is painted for itself. */
   zoom?: number;
+  /** What is seen in its place. */
+  picture?: DraftPicture;
 }
 
 /** Milliseconds after which what was moved is painted where it is. */
@@ -34,7 +37,18 @@ function moved(from: string, to: string): { x: number; y: number } | undefined {
  * One layer on the bench: the very paths that are exported, in an svg layer of its own, so that the browser repaints
  * no more than what changed. Opacity and blending stand on the layer, where they meet the layers below.
  */
-export const Layer = memo(function Layer({ id, node, viewBox, transform, opacity, blend, className, apart = false, zoom = 1 }: Props) {
+export const Layer = memo(function Layer({
+  id,
+  node,
+  viewBox,
+  transform,
+  opacity,
+  blend,
+  className,
+  apart = false,
+  zoom = 1,
+  picture,
+}: Props) {
   const host = useRef<SVGSVGElement>(null);
   const drawn = useRef<SvgNode | undefined>(undefined);
   useLayoutEffect(() => {
@@ -59,14 +73,38 @@ export const Layer = memo(function Layer({ id, node, viewBox, transform, opacity
     const timer = setTimeout(settle, rest);
     return () => clearTimeout(timer);
   }, [transform, apart, zoom]);
+  const lying = { opacity, mixBlendMode: blend as "normal" };
   return (
-    <svg
-      ref={host}
-      aria-hidden
-      viewBox={viewBox}
-      preserveAspectRatio="xMidYMid meet"
-      className={className}
-      style={{ opacity, mixBlendMode: blend as "normal", overflow: "visible", willChange: apart ? "transform" : undefined }}
-    />
+    <>
+      <svg
+        ref={host}
+        aria-hidden
+        viewBox={viewBox}
+        preserveAspectRatio="xMidYMid meet"
+        className={className}
+        style={{ ...lying, overflow: "visible", willChange: apart ? "transform" : undefined, display: picture && "none" }}
+      />
+      {picture && <Pixels {...picture} zoom={zoom} lying={lying} />}
+    </>
   );
 });
+
+/** A layer as pixels where they lie on the board. */
+function Pixels({ bitmap, box, zoom, lying }: DraftPicture & { zoom: number; lying: { opacity: number; mixBlendMode: "normal" } }) {
+  const host = useRef<HTMLCanvasElement>(null);
+  useLayoutEffect(() => {
+    const canvas = host.current!;
+    if (canvas.width !== bitmap.width) canvas.width = bitmap.width;
+    if (canvas.height !== bitmap.height) canvas.height = bitmap.height;
+    const to = canvas.getContext("2d")!;
+    to.globalCompositeOperation = "copy";
+    to.drawImage(bitmap, 0, 0);
+  }, [bitmap]);
+  const place = {
+    left: box.minX * zoom,
+    top: box.minY * zoom,
+    width: (box.maxX - box.minX) * zoom,
+    height: (box.maxY - box.minY) * zoom,
+  };
+  return <canvas ref={host} aria-hidden className="absolute max-w-none" style={{ ...place, ...lying }} />;
+}

@@ -3,6 +3,7 @@ import { useShallow } from "zustand/react/shallow";
 import type { Coat, Ink } from "@/core/coat/schema";
 import type { Entry } from "../api/client";
 import type { ItemUpdate, LetteringUpdate, SceneUpdate } from "@/worker/protocol";
+import type { DraftPicture } from "@/worker/draft-picture";
 import { layerKey } from "@/worker/protocol";
 import { calledByItsWords } from "@/core/piece/name";
 import type { NodeAt } from "@/core/curves/edit-nodes";
@@ -37,6 +38,8 @@ interface StudioState {
   readonly history: History;
   readonly scene: SceneUpdate | null;
   readonly nodes: ReadonlyMap<string, SvgNode>;
+  /** What stands for some of them while something is dragged. */
+  readonly pictures: ReadonlyMap<string, DraftPicture>;
   readonly problem: string | null;
   /** How far a scene is that takes long to draw. */
   readonly progress: Progress | null;
@@ -130,6 +133,7 @@ const clean = {
   history: noHistory,
   scene: null,
   nodes: new Map(),
+  pictures: new Map(),
   problem: null,
   progress: null,
   saveState: { kind: "saved" },
@@ -203,15 +207,18 @@ export const useStudio = create<StudioState & StudioActions>((set, get) => ({
   undo: () => step(undone),
   redo: () => step(redone),
   receive: (scene) =>
-    set(({ nodes }) => {
+    set(({ nodes, pictures }) => {
       const kept = new Map<string, SvgNode>();
+      const seen = new Map<string, DraftPicture>();
       for (const item of scene.items)
         for (const layer of item.layers) {
           const key = layerKey(item.id, layer.id);
           const node = layer.node ?? nodes.get(key);
           if (node) kept.set(key, node);
+          const picture = layer.picture ?? (layer.node ? undefined : pictures.get(key));
+          if (picture) seen.set(key, picture);
         }
-      return { scene, nodes: kept, problem: null };
+      return { scene, nodes: kept, pictures: seen, problem: null };
     }),
   set,
   select: (ids) => {
