@@ -27,7 +27,7 @@ export interface Ribbon {
   readonly edge: Contour | undefined;
   /** Along the edge: where each segment ends. */
   readonly ends: readonly number[];
-  /** How far down the frame that is turned by the angle the edge begins at the soonest and at the latest: all that lies lower is covered. */
+  /** How far down the turned frame the edge begins at the soonest, and at the latest: all that lies lower is covered. */
   readonly begins: number;
   readonly covers: number;
 }
