@@ -1,5 +1,10 @@
+import { withoutSlivers } from "../../curves/slivers";
 import { eachPart, formStep } from "../form-step";
+import { isDraft } from "../inked-lines";
 import { joinOf, joinParams } from "../joins";
+
+/** Units: what is thinner is as good as gone. */
+const thinnest = 0.5;
 
 export const shrink = formStep({
   kind: "shrink",
@@ -10,5 +15,10 @@ export const shrink = formStep({
     amount: { type: "length", label: "Amount", hint: "How far the outline moves in", default: 1, min: 0, max: 1000 },
     ...joinParams,
   },
-  apply: (shape, values, { kernel, units }) => eachPart(shape, (path) => kernel.grow(path, -units(values.amount), joinOf(values))),
+  apply: (shape, values, { kernel, units }) =>
+    eachPart(shape, (path) => {
+      const thinner = kernel.grow(path, -units(values.amount), joinOf(values));
+      // A hair that is left of a stroke would be seen where it is drawn along.
+      return isDraft(kernel) ? thinner : withoutSlivers(thinner, thinnest);
+    }),
 });
