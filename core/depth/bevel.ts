@@ -72,7 +72,8 @@ export function placeOnEdge(s: Sample, { inwards, up }: ProfilePlace, { profile,
 /** One slope of one ring in the picture; undefined where it faces away, or where strokes are too thin for it. */
 function slope(facet: Facet, a: ProfilePlace, b: ProfilePlace, edge: Edge, camera: Camera, outermost: boolean): Path | undefined {
   const at = (s: Sample, place: ProfilePlace): Point => camera.project(placeOnEdge(s, place, edge));
-  const { walked, stretch, smooth } = facet;
+  const { stretch, smooth } = facet;
+  const walked = facet.walked();
   const inner = walked.map((s) => at(s, b));
   const outer = walked.map((s) => at(s, a));
   const out = new ContourBuilder();

@@ -139,7 +139,8 @@ function sidesOf(rings: readonly RingPlace[][], from: number, to: number): Surfa
 function rimOf(outline: Path, edge: Edge): Surface {
   const sheet = new Sheet();
   const { profile, width, height } = edge;
-  for (const { walked } of slopesOf(outline, edge, false))
+  for (const facet of slopesOf(outline, edge, false)) {
+    const walked = facet.walked();
     for (let ring = 0; ring + 1 < profile.length; ring++) {
       const [a, b] = [profile[ring], profile[ring + 1]];
       const [across, up] = [(b.inwards - a.inwards) * width, (b.up - a.up) * height];
@@ -154,6 +155,7 @@ function rimOf(outline: Path, edge: Edge): Surface {
       });
       for (let i = 1; i < pairs.length; i++) sheet.quad(pairs[i - 1][0], pairs[i - 1][1], pairs[i][0], pairs[i][1]);
     }
+  }
   return sheet.surface();
 }
 

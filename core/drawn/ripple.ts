@@ -82,7 +82,7 @@ function waves(c: Contour, index: number, ripple: Ripple, budget: Budget | undef
   const first = new Float64Array(4);
   runs.forEach((run, r) => {
     const width = (run.to - run.from) / run.count;
-    const wave = waveOf(run, width, r * 7919 + index * 104729, track, ripple, budget ? 4 : 1);
+    const wave = waveOf(run, width, r * 7919 + index * 104729, track, ripple, !budget);
     // From crest to trough, where a wave is drawn with the fewest nodes and a pointed one has its corners.
     const stops = [run.from];
     const own = ripple.shape === "bumps" ? 1 : 0.5;
@@ -145,13 +145,14 @@ function around(track: Track, cornered: boolean, ripple: Ripple, step: number, f
 }
 
 /** Places on the waves: x, y and a direction by differences that stay within one piece. */
-function waveOf(run: Run, width: number, id: number, track: Track, ripple: Ripple, fine: number) {
+function waveOf(run: Run, width: number, id: number, track: Track, ripple: Ripple, draft: boolean) {
   const { shape, uneven, seed, letter, edge, length } = ripple;
   const heights = Array.from({ length: run.count }, (_, i) => {
     const own = 1 + uneven * (2 * chance(letter * 31 + id, i, seed) - 1);
     return (shape === "bumps" || i % 2 === 0 ? run.first : -run.first) * (shape === "bumps" ? abs(run.height) : run.height) * own;
   });
-  const bendAt = bendsOf(track, run, length / 4, fine);
+  // A draft may fold in the tightest bends.
+  const bendAt = draft ? () => 0 : bendsOf(track, run, length / 4);
   const at = new Float64Array(4);
   const position = (s: number, out: Float64Array, o: number) => {
     const i = min(run.count - 1, max(0, floor((s - run.from) / width)));
@@ -184,10 +185,10 @@ function waveOf(run: Run, width: number, id: number, track: Track, ripple: Rippl
 
 /**
  * How an outline bends, in radians a unit, clockwise above 0: the turn within a window, which no step of curvature shakes. From a table,
- * straight between its places, `fine` to a window: it only keeps waves low.
+ * straight between its places, four to a window: it only keeps waves low.
  */
-function bendsOf(track: Track, run: Run, window: number, fine: number): (s: number) => number {
-  const count = max(8, ceil((fine * (run.to - run.from)) / window));
+function bendsOf(track: Track, run: Run, window: number): (s: number) => number {
+  const count = max(8, ceil((4 * (run.to - run.from)) / window));
   const step = (run.to - run.from) / count;
   const bends = Float64Array.from({ length: count + 1 }, (_, i) => {
     const s = run.from + i * step;

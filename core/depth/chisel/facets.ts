@@ -15,7 +15,7 @@ export interface Facet {
   readonly samples: readonly { readonly at: Point; readonly normal: Point }[];
   /** The stretch of the outline that it begins at, and from where to where it is walked inwards: with what corners own, in order. */
   readonly stretch: Contour;
-  readonly walked: readonly Sample[];
+  readonly walked: () => readonly Sample[];
   /** Whether it goes on under the one before it, since no corner parts them. */
   readonly smooth: boolean;
   /** How wide it is, on average. */
@@ -296,8 +296,7 @@ function facetOf(walk: Walk, inset: number, tolerance: number): Facet | undefine
   const borders: Point[][] = [];
   if (opening.length) borders.push([{ x: first.x, y: first.y }, ridge(opening[0])]);
   if (closing.length) borders.push([{ x: last.x, y: last.y }, ridge(closing[closing.length - 1])]);
-  const walked = [...opening, ...along, ...closing];
-  const inner = thinned(walked.map(ridge), tolerance);
+  const inner = thinned([...opening.map(ridge), ...along.map(ridge), ...closing.map(ridge)], tolerance);
   borders.push(inner);
   const width = along.reduce((sum, s) => sum + s.reach, 0) / along.length;
   if (!(width > 1e-3)) return undefined;
@@ -316,6 +315,7 @@ function facetOf(walk: Walk, inset: number, tolerance: number): Facet | undefine
     at: { x: p.x + (p.nx * width) / 2, y: p.y + (p.ny * width) / 2 },
     normal: { x: -p.nx, y: -p.ny },
   }));
+  const walked = () => [...opening, ...along, ...closing];
   return { path: pathOf([out.build(true)]), samples, stretch, walked, smooth, width, borders };
 }
 
