@@ -1,4 +1,4 @@
-import { memoByIdentity } from "../memo";
+import { memoByIdentity, numberOf } from "../memo";
 import { involved } from "./apart";
 import { inAll, lessThan, nonzero, odd, positive, resolve, resolveEach } from "./arrange/resolve";
 import { stackContours } from "./arrange/stack";
@@ -207,17 +207,19 @@ export class CurveKernel {
     const taper = band.taper?.length
       ? [...band.taper].map((s) => ({ at: s.at, width: Math.max(0, s.width) })).sort((a, b) => a.at - b.at)
       : undefined;
-    const key = `band ${band.width} ${band.side} ${joinKey(band.join)} ${band.cap} ${band.dashes.join()} ${band.fit === true} ${band.start} ${JSON.stringify(taper)}`;
+    const key = `band ${band.width} ${band.side} ${joinKey(band.join)} ${band.cap} ${band.dashes.join()} ${band.fit === true} ${band.start} ${JSON.stringify(taper)} ${band.within ? numberOf(band.within) : ""}`;
     return this.#results(path, key, () => {
       const drawn = contoursOf(path, false);
       const lines = drawn.filter((c) => !c.closed);
       const ordered = { ...band, taper };
-      if (lines.length === 0) return this.#made(bandContours(this.#welded(path, budget), ordered, budget));
+      const within = band.within && this.#welded(band.within, budget);
+      const kept = (all: Contour[]) => this.#made(within ? resolve([...all, ...within], inAll(2), budget) : all);
+      if (lines.length === 0) return kept(bandContours(this.#welded(path, budget), ordered, budget));
       const outlines = drawn.filter((c) => c.closed);
-      const along = lineContours(lines, ordered, budget);
+      const along = lineContours(lines, ordered, budget, within);
       if (outlines.length === 0) return this.#made(along);
       const shape = resolve(outlines, nonzero, budget);
-      return this.#made(resolve([...bandContours(shape, ordered, budget), ...along], positive, budget));
+      return kept(resolve([...bandContours(shape, ordered, budget), ...along], positive, budget));
     });
   }
 

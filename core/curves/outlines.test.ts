@@ -183,6 +183,39 @@ describe("bands along lines", () => {
   });
 });
 
+describe("bands kept within a shape", () => {
+  const disc = circle(0, 0, 100);
+
+  test("are what their intersection is, of lines that cross each other and of outlines", () => {
+    const lines = new PathBuilder();
+    for (const at of [-60, -20, 0, 45]) {
+      lines.move(-150, at).line(150, at + 30);
+      lines.move(at, -150).line(at - 25, 150);
+    }
+    for (const path of [lines.build(), rectangle(-90, -90, 180, 180)])
+      for (const b of [
+        band,
+        {
+          ...band,
+          taper: [
+            { at: 0, width: 2 },
+            { at: 1, width: 14 },
+          ],
+        },
+      ]) {
+        const [kept, after] = [kernel.band(path, { ...b, within: disc }), kernel.intersect([kernel.band(path, b), disc])];
+        // Both are within a three-hundredth of the width of the true edge, which is some 3,000 units long.
+        expect(area(kernel.exclude([kept, after]))).toBeLessThan(3000 * (14 / 300));
+        expect(area(after)).toBeGreaterThan(5000);
+        expect(kernel.weld(kept)).toBe(kept);
+      }
+  });
+
+  test("are nothing where they lie beside it", () => {
+    expect(kernel.band(line([200, 0], [300, 50]), { ...band, within: disc }).isEmpty).toBe(true);
+  });
+});
+
 describe("sweeps", () => {
   const convex = fc
     .uniqueArray(fc.integer({ min: 0, max: 359 }), { minLength: 3, maxLength: 10 })

@@ -128,8 +128,8 @@ function penOf({ weight, taper }: Drawn) {
 /** The ink of strokes that all run one way. Where they lie level their boxes hardly meet, and what crosses what is found soonest. */
 function level(path: Path, lines: readonly Contour[], angle: number, drawn: Drawn, kernel: Kernel): Path {
   const to = rotation(-angle);
-  const area = inked(contoursOf(pathOf(lines).transform(to), false), penOf(drawn), kernel);
   // Ends that reach over the edge are meant to.
-  const kept = drawn.inside && drawn.ends >= 0 ? kernel.intersect([area, turned(path, `${angle}`, () => kernel.placed(path, to))]) : area;
-  return kernel.placed(kept, rotation(angle));
+  const within = drawn.inside && drawn.ends >= 0 ? turned(path, `${angle}`, () => kernel.placed(path, to)) : undefined;
+  const area = inked(contoursOf(pathOf(lines).transform(to), false), { ...penOf(drawn), within }, kernel);
+  return kernel.placed(area, rotation(angle));
 }

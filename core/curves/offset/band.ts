@@ -2,6 +2,7 @@ import { inAll, lessThan, positive, resolve } from "../arrange/resolve";
 import type { Budget } from "../budget";
 import { ContourBuilder, reversed, stride, type Contour } from "../contour";
 import { CurveError } from "../errors";
+import type { Path } from "../path";
 import { Course } from "../length";
 import { fitTolerance, growContours, simpler } from "./grow";
 import type { Cap, Join } from "./joins";
@@ -30,6 +31,8 @@ export interface Band {
   readonly taper?: readonly TaperStop[];
   /** Where widths begin on closed contours without dashes: where they lie farthest in this direction, in degrees clockwise on screen. */
   readonly start?: number;
+  /** What only is kept of it lies in here; it is found together with the band, which is sooner than afterwards. */
+  readonly within?: Path;
 }
 
 /** More dashes than this on one outline are a slip, not art. */
@@ -53,10 +56,20 @@ export function bandContours(clean: readonly Contour[], band: Band, budget: Budg
   return side === "inside" ? resolve([...strokes, ...clean], inAll(2), budget) : lessThan(strokes, clean, 1, budget);
 }
 
-/** The area of a band in the middle of lines, open or closed. */
-export function lineContours(lines: readonly Contour[], band: Band, budget: Budget): Contour[] {
+/** What the shape that a band is kept within adds to a winding number: more than any lines do. */
+const shape = 2 ** 20;
+
+/**
+ * The area of a band in the middle of lines, open or closed.
+ * @param within clean contours that it is kept within
+ */
+export function lineContours(lines: readonly Contour[], band: Band, budget: Budget, within?: readonly Contour[]): Contour[] {
   const { raw, tolerance } = rawLines(lines, band, budget);
-  return resolve(raw, positive, budget, { slack: 2 * tolerance }).map((c) => simpler(c, tolerance, budget));
+  const slack = 2 * tolerance;
+  const seen = within
+    ? resolve([...raw, ...within], (w) => w > shape, budget, { slack, weights: [...raw.map(() => 1), ...within.map(() => shape)] })
+    : resolve(raw, positive, budget, { slack });
+  return seen.map((c) => simpler(c, tolerance, budget));
 }
 
 /** Contours that wind about the band in the middle of lines at least once, and may cross; within `tolerance` units of it. */
