@@ -1,4 +1,3 @@
-import { contoursOf } from "../curves/contour";
 import type { Kernel } from "../curves/kernel";
 import type { Matrix, Point } from "../curves/matrix";
 import { Path } from "../curves/path";
@@ -9,13 +8,14 @@ import type { Facet } from "../depth/chisel/facets";
 import { linesAlong, visibleSurfaces } from "../depth/edges";
 import { toneUnder } from "../depth/light";
 import type { Lit } from "../depth/lit";
-import { underPainted } from "../depth/painted-sides";
+import { chordsOf, underPainted } from "../depth/painted-sides";
 import { drawnProfile, profileOf, type DrawnPlace, type EdgeProfile } from "../depth/profile";
 import { solidPainted, solidSides, type SeenSides, type Shading } from "../depth/solid";
 import { litOn, toneOn, type SurfaceKind } from "../depth/surface";
 import { memoByIdentity } from "../memo";
+import { cutOrPainted, paintedLines } from "./cut-or-painted";
 import { frontOf } from "./front";
-import { inked, isDraft } from "./inked-lines";
+import { isDraft } from "./inked-lines";
 import type { Part, Shape } from "./shape";
 
 /** Units that the picture of a curve may be off in perspective. */
@@ -72,7 +72,13 @@ export function rimOf(
 /** Sides, and the slopes of the face's edge, as bright as the lamp makes them. */
 export function bodyOf(shape: Shape, front: Path, camera: Camera, look: Look, rim: Edge | undefined, kernel: Kernel): Drawn[] {
   const draw = (face: Path, seenBy: Camera): Drawn[] => {
-    const [under, ...sides] = (isDraft(kernel) ? sketched : drawn)(face, seenBy, look, kernel);
+    const [under, ...sides] = isDraft(kernel)
+      ? sketched(face, seenBy, look)
+      : cutOrPainted(
+          kernel,
+          () => drawn(face, seenBy, look, kernel),
+          () => sketched(face, seenBy, look, chordsOf.still),
+        );
     const shown = sides.map(lit);
     // As light as what lies over it, so that no line is seen between two sides.
     return [{ ...under, along: middleOf(shown.filter((s) => s.pass !== "edges").map((s) => s.along ?? 0)) }, ...shown];
@@ -118,14 +124,13 @@ function drawn(front: Path, camera: Camera, { light, shading, edge }: Look, kern
   return [under, ...seen, { path: linesAlong(borders, edge, kernel), along: 0, pass: "edges" }];
 }
 
-function sketched(front: Path, camera: Camera, { light, shading, edge }: Look, kernel: Kernel): Drawn[] {
-  const sides = solidPainted(front, camera, light, shading);
+function sketched(front: Path, camera: Camera, { light, shading, edge }: Look, tolerance?: number): Drawn[] {
+  const sides = solidPainted(front, camera, light, shading, tolerance);
   const place = (path: Path) => (camera.matrix ? path.transform(camera.matrix) : straightUnder(path, camera));
   const under = { path: place(underPainted(sides)) };
   const seen = sides.flatMap((s) => {
     const path = place(s.path);
-    const line = edge > 0 ? inked(contoursOf(path, true), { width: edge, join: { kind: "round" }, cap: "round" }, kernel) : undefined;
-    return [ofSide(s, path), ...(line ? [{ path: line, along: 0, pass: "edges" }] : [])];
+    return [ofSide(s, path), ...(edge > 0 ? [{ path: paintedLines(path, edge), along: 0, pass: "edges" }] : [])];
   });
   return [under, ...seen];
 }

@@ -7,8 +7,8 @@ import { placeOn, type Arc } from "./sides";
 
 const { abs, hypot, PI, sign } = Math;
 
-/** How far a chord may lie from its curve, in units: some quarter of a pixel of letters of 160 pixels. */
-const tolerance = 1.5;
+/** How far a chord may lie from its curve, in units: some quarter of a pixel of letters of 160 pixels in a drag, and else unseen. */
+export const chordsOf = { draft: 1.5, still: 0.1 } as const;
 
 /** Sides that follow one another on an outline and belong together. */
 interface Run<L> {
@@ -22,8 +22,14 @@ interface Run<L> {
  * it, with chords for curves. Painted in that order, and the front last, it looks as what `visibleSides` gives; nothing is cut away, and no
  * outline needs to be clean.
  * @param labelOf what a side with such an outward normal, a unit of length, belongs to
+ * @param tolerance how far chords may lie from curves, in units
  */
-export function paintedSides<L>(front: Path, way: Way, labelOf: (normal: Point) => L): { readonly label: L; readonly path: Path }[] {
+export function paintedSides<L>(
+  front: Path,
+  way: Way,
+  labelOf: (normal: Point) => L,
+  tolerance: number = chordsOf.draft,
+): { readonly label: L; readonly path: Path }[] {
   const runs = flatten(front, tolerance).flatMap((polygon) => runsOf(polygon, way, labelOf));
   const order = nearestFirst(
     runs.map((r) => arcOf(r.points, way)),

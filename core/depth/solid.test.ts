@@ -11,6 +11,7 @@ import { chance } from "../grain/noise";
 import type { LoadedEngine } from "../piece/engine";
 import { cameraOf } from "./camera";
 import { lightOf, lightOn } from "./light";
+import { chordsOf } from "./painted-sides";
 import { solidPainted, solidSides } from "./solid";
 
 let engine: LoadedEngine;
@@ -159,6 +160,22 @@ describe("what is seen of a solid", () => {
     expect(all).toBeGreaterThan(300);
     // Chords lie a unit and a half off, which at a shallow view shows.
     expect(off).toBeLessThanOrEqual(all / 200);
+  });
+});
+
+describe("sides that are painted over one another for good", () => {
+  test.each(words.slice(0, 3))("are right wherever it is asked, with chords that no eye sees: %s, %s", (face, text) => {
+    const front = wordOf(engine, face, text);
+    let [all, off] = [0, 0];
+    for (let seed = 1; seed <= 8; seed++) {
+      const sight = sightOf(front, seed * 71 + text.length);
+      const sides = solidPainted(front, cameraOf(sight), { x: 0, y: 0, z: 1 }, { kind: "ways" }, chordsOf.still);
+      const { asked, wrong } = looked(front, sight, sides, true, 100, seed);
+      all += asked;
+      off += wrong;
+    }
+    expect(all).toBeGreaterThan(200);
+    expect(off).toBe(0);
   });
 });
 

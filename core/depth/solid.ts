@@ -63,13 +63,14 @@ export function solidSides(front: Path, camera: Camera, kernel: Kernel, light: P
 }
 
 /** The same as a quick picture, from the farthest to the nearest, to be painted in that order: see `paintedSides`. */
-export function solidPainted(front: Path, camera: Camera, light: Point3, shading: Shading): SeenSides[] {
+export function solidPainted(front: Path, camera: Camera, light: Point3, shading: Shading, tolerance?: number): SeenSides[] {
   const { way } = camera;
-  if (shading.kind === "ways") return paintedSides(front, way, (n) => sideWays.of(n)).map(({ label, path }) => byWay(label, path));
+  if (shading.kind === "ways")
+    return paintedSides(front, way, (n) => sideWays.of(n), tolerance).map(({ label, path }) => byWay(label, path));
   const normals = normalsOf(sidesOf(contoursOf(front, true), way));
   // What runs from tone to tone is drawn in some.
   const tones: Tones = litTones(light, shading.kind === "tones" ? shading.count : 12, normals);
-  return paintedSides(front, way, tones.of).map(({ label, path }) => ({ path, tone: label }));
+  return paintedSides(front, way, tones.of, tolerance).map(({ label, path }) => ({ path, tone: label }));
 }
 
 const byWay = (side: SideWay, path: Path): SeenSides => ({ path, side, tone: sidesByWay.indexOf(side) / (sidesByWay.length - 1) });

@@ -8,16 +8,17 @@ import type { Way } from "../../curves/sweep";
 import { bodyTo, bodyUnder, shortened } from "../../depth/body";
 import { linesAlong, visibleSurfaces } from "../../depth/edges";
 import { lightOf, toneUnder } from "../../depth/light";
-import { paintedSides, underPainted } from "../../depth/painted-sides";
+import { chordsOf, paintedSides, underPainted } from "../../depth/painted-sides";
 import { normalsOf, sidesOf } from "../../depth/sides";
 import { litTones, twoTones, type Tones } from "../../depth/tones";
 import { visibleSides } from "../../depth/visible-sides";
 import { memoByIdentity } from "../../memo";
+import { cutOrPainted, paintedLines } from "../cut-or-painted";
 import { edgeParam, edgesPass } from "../edge-lines";
 import { formStep } from "../form-step";
 import { placeIn } from "../handles";
 import { frontOf } from "../front";
-import { inked, isDraft } from "../inked-lines";
+import { isDraft } from "../inked-lines";
 import { boundsOf, type Part, type Shape } from "../shape";
 
 const toPoint = (v: Readonly<Record<string, unknown>>) => v.to === "point";
@@ -128,7 +129,15 @@ export const blockShade = formStep({
     };
     const under = sides === "lit" ? { strength: lamp.strength, ambient: lamp.ambient } : undefined;
     const bodies = known(front, `${draft} ${JSON.stringify([swept, block])}`, () =>
-      draft ? sketched(front, swept, block, kernel) : drawn(front, swept, block, kernel.exact),
+      draft
+        ? sketched(front, swept, block)
+        : block.gap > 0
+          ? drawn(front, swept, block, kernel.exact)
+          : cutOrPainted(
+              kernel.exact,
+              () => drawn(front, swept, block, kernel.exact),
+              () => sketched(front, swept, block, chordsOf.still),
+            ),
     );
     const tint = under && tintOf(lamp.colour);
     const lighted = ({ along = 0, pass }: Drawn) =>
@@ -186,22 +195,21 @@ const depthAt = (step: number, steps: number): number => (steps > 1 ? (step - 1)
 /** While something is dragged no more steps are drawn than are there within a frame. */
 const mostInDraft = 10;
 
-/** As it looks below the letters. */
-function sketched(front: Path, way: Way, block: Block, kernel: Kernel): Drawn[] {
+/** As it looks below the letters. @param tolerance of chords for curves, in units */
+function sketched(front: Path, way: Way, block: Block, tolerance: number = chordsOf.draft): Drawn[] {
   const by = tonesFor(front, way, block);
   if (!by) {
-    const steps = Math.min(block.steps, mostInDraft);
+    const steps = tolerance === chordsOf.draft ? Math.min(block.steps, mostInDraft) : block.steps;
     return Array.from({ length: steps }, (_, i) => steps - i).flatMap((k) =>
-      paintedSides(front, shortened(way, k / steps), () => depthAt(k, steps)).map(({ label, path }) => ({ path, along: label })),
+      paintedSides(front, shortened(way, k / steps), () => depthAt(k, steps), tolerance).map(({ label, path }) => ({ path, along: label })),
     );
   }
-  const painted = paintedSides(front, way, (normal) => by.of(normal));
-  const line = { width: block.edge, join: { kind: "round" }, cap: "round" } as const;
+  const painted = paintedSides(front, way, (normal) => by.of(normal), tolerance);
   return [
     { path: underPainted(painted), along: 0.5 },
     ...painted.flatMap(({ label, path }) => [
       { path, along: label },
-      ...(block.edge > 0 ? [{ path: inked(contoursOf(path, true), line, kernel), along: 0, pass: "edges" }] : []),
+      ...(block.edge > 0 ? [{ path: paintedLines(path, block.edge), along: 0, pass: "edges" }] : []),
     ]),
   ];
 }

@@ -187,8 +187,10 @@ export const solid = formStep({
     const tint = unlit(values) ? undefined : tintOf(lamp.colour);
     const place = (b: Drawn): Part => ({ ...b, x: 0, y: 0, line: 0, ...(tint && b.pass !== "edges" ? { tint } : {}) });
     const [edges, others] = [body.filter((b) => b.pass === "edges"), body.filter((b) => b.pass !== "edges")];
-    // Sides first, then the letters, and lines over both; in a picture on the way the lines of what is farther are covered with it.
-    return { parts: isDraft(kernel) ? [...body.map(place), ...seen] : [...others.map(place), ...seen, ...edges.map(place)] };
+    // Sides first, then the letters, and lines over both; where sides are painted over one another lines of what is farther are covered.
+    return {
+      parts: isDraft(kernel) || edges.length > 1 ? [...body.map(place), ...seen] : [...others.map(place), ...seen, ...edges.map(place)],
+    };
   },
 });
 

@@ -5,6 +5,8 @@ import { widthAt, type TaperStop } from "../offset/taper";
 
 /** Places that a curve is drawn with. */
 const places = 5;
+/** Segments that meet at less than some 8 degrees go on: the cosine. */
+const straight = 0.99;
 /** Turns at which a round end has corners, as shares of the half circle. */
 const roundness = [1 / 4, 1 / 2, 3 / 4];
 const direction = new Float64Array(2);
@@ -16,11 +18,15 @@ const direction = new Float64Array(2);
 export function sketched(c: Contour, width: number, cap: Cap, taper: readonly TaperStop[] = []): Contour {
   const right: number[] = [];
   const left: number[] = [];
+  let [lastX, lastY] = [0, 0];
   for (let k = 0; k < c.size; k++) {
     const steps = c.degrees[k] === 1 ? 1 : places;
-    for (let i = k === 0 ? 0 : 1; i <= steps; i++) {
+    for (let i = 0; i <= steps; i++) {
       const t = i / steps;
       directionAt(c.points, k * stride, c.degrees[k], t, direction);
+      // Where a segment begins as the one before it ends its sides are there already; at a corner they are set anew.
+      if (i === 0 && k > 0 && direction[0] * lastX + direction[1] * lastY > straight) continue;
+      [lastX, lastY] = direction;
       const half = (taper.length ? widthAt(taper, (k + t) / c.size) : width) / 2;
       const [x, y] = [valueAt(c.points, k * stride, c.degrees[k], t), valueAt(c.points, k * stride + 1, c.degrees[k], t)];
       const [dx, dy] = [direction[1] * half, -direction[0] * half];
