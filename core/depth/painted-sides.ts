@@ -40,7 +40,7 @@ export function paintedSides<L>(
     const { label, points } = runs[i];
     let last = painted.at(-1);
     if (!last || last.label !== label) painted.push((last = { label, path: new PathBuilder() }));
-    strip(points, way, last.path);
+    strip(lapped(points), way, last.path);
   }
   return painted.map(({ label, path }) => ({ label, path: path.build() }));
 }
@@ -103,6 +103,19 @@ function arcOf(points: readonly number[], way: Way): Arc {
       if (abs(arc.across[end] - arc.across[next]) > PI) arc.across[end] += arc.across[end] < arc.across[next] ? 2 * PI : -2 * PI;
   }
   return arc;
+}
+
+/** How far a strip goes on under or over its neighbours, in units: between two no ground is seen. */
+const lap = 0.6;
+
+/** A run whose ends go on straight by a little. */
+function lapped(p: readonly number[]): readonly number[] {
+  const n = p.length;
+  const beyond = (x: number, y: number, fromX: number, fromY: number): [number, number] => {
+    const length = hypot(x - fromX, y - fromY) || 1;
+    return [x + ((x - fromX) * lap) / length, y + ((y - fromY) * lap) / length];
+  };
+  return [...beyond(p[0], p[1], p[2], p[3]), ...p.slice(2, n - 2), ...beyond(p[n - 2], p[n - 1], p[n - 4], p[n - 3])];
 }
 
 function strip(p: readonly number[], way: Way, out: PathBuilder): void {
