@@ -3,7 +3,8 @@ import type { Point } from "../curves/matrix";
 import type { Path } from "../curves/path";
 import { areaOf } from "../curves/arrange/tidy";
 import type { Camera, Point3 } from "./camera";
-import { draftFacetsOf, facetsOf, type Facet, type Sample } from "./chisel/facets";
+import { draftFacetsOf, facetsOf, type Facet } from "./chisel/facets";
+import type { Sample } from "./chisel/walk";
 import { litAlong, type Lit } from "./lit";
 import { upAt, type ProfilePlace } from "./profile";
 
