@@ -78,6 +78,19 @@ describe("a draft, against the exact outline", () => {
     }
   });
 
+  test("runs round a corner whose bend is tighter than it lies within, as a corner without loops", () => {
+    // Quarter circles of 20 at the corners of a square, and a line 60 within.
+    const k = 20 * (1 - 0.5523);
+    const rounded = parseSvgPath(
+      `M20 0H380C${400 - k} 0 400 ${k} 400 20V380C400 ${400 - k} ${400 - k} 400 380 400H20C${k} 400 0 ${400 - k} 0 380V20C0 ${k} ${k} 0 20 0Z`,
+    );
+    const inner = draft.grow(rounded, -60, round);
+    const line = { width: 4, side: "centre", join: { kind: "miter", limit: 4 }, cap: "butt", dashes: [] } as const;
+    const wanted = exact.band(exact.grow(rounded, -60, round), line);
+    expect(apart(wanted, draft.band(inner, line))).toBeLessThan(0.01);
+    expect(apart(exact.grow(rounded, -60, round), inner)).toBeLessThan(0.001);
+  });
+
   test("follows a bend, and one that turns the plane over", () => {
     const [r] = letters;
     for (const flip of [1, -1]) {

@@ -1,4 +1,4 @@
-import { cut } from "../bezier";
+import { cut, valueAt } from "../bezier";
 import { addJoin, type Join } from "../offset/joins";
 import { loopsOf } from "../offset/trim";
 import { eachContour, filler, outer, type DraftPath } from "./draft-path";
@@ -90,12 +90,18 @@ export function draftOutline(
       const end = o + 2 * degree;
       const { x: ax, y: ay } = ahead;
       const first = spread(ahead.handle, ahead.curvature, d);
+      const opens = 1 + ahead.curvature * d > 0;
       readFinish(p, o, degree);
       const { x: bx, y: by } = behind;
       const x = p[end] + d * by;
       const y = p[end + 1] - d * bx;
       if (degree === 1) raw.line(x, y);
-      else {
+      else if (!opens && 1 + behind.curvature * d <= 0) {
+        // A bend that is tighter than the distance closes as a corner does, and is left out as one.
+        closings.push(raw.verbCount - 1);
+        raw.line(valueAt(p, o, 3, 0.5), valueAt(p, o + 1, 3, 0.5));
+        raw.line(x, y);
+      } else {
         const last = spread(behind.handle, behind.curvature, d);
         raw.cubic(raw.x + ax * first, raw.y + ay * first, x - bx * last, y - by * last, x, y);
       }
