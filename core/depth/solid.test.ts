@@ -7,6 +7,7 @@ import { Rays } from "../../tests/rays";
 import { looked, sightOf } from "../../tests/solids";
 import { wordOf, words } from "../../tests/words";
 import { Coats } from "../coat/evaluate";
+import { passesOf } from "../coat/passes";
 import { chance } from "../grain/noise";
 import type { LoadedEngine } from "../piece/engine";
 import { cameraOf } from "./camera";
@@ -328,5 +329,27 @@ describe("the step", () => {
   test("says where it is turned by hand", () => {
     const [facts] = Object.values(built({}).facts("t"));
     expect(facts.ball).toMatchObject({ at: { x: 100, y: 70 }, tilt: "tilt", swing: "swing", roll: "roll" });
+  });
+});
+
+describe("what is painted for itself", () => {
+  test("is the back exactly where it is seen", () => {
+    for (const eye of [0, 60])
+      for (const [tilt, swing] of [
+        [0, 0],
+        [80, 40],
+        [100, 0],
+        [0, 170],
+        [120, 130],
+        [-95, 20],
+      ]) {
+        const values = { depth: 5, tilt, swing, roll: 0, perspective: eye };
+        const solid = coat("S", flat("face"), [step("solid", values)]);
+        const { parts } = new Coats(
+          [solid],
+          coatsContext(engine.kernel, { parts: [{ path: rectangle(0, 0, 300, 200), x: 0, y: 0, line: 0 }] }),
+        ).form(solid.id)!;
+        expect(passesOf(solid).some((p) => p.id === "back")).toBe(parts.some((p) => p.pass === "back"));
+      }
   });
 });

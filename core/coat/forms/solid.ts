@@ -129,10 +129,10 @@ export const solid = formStep({
     },
     edge: edgeParam,
   },
-  passes: ({ sides, edge, rim }) => [
+  passes: ({ sides, edge, rim, tilt, swing }) => [
     { id: "face", label: "Face", hint: "The letters themselves, in front" },
     ...(rim === "sharp" ? [] : [{ id: "rim", label: "Rim", hint: "The slopes between the face and the sides" }]),
-    { id: "back", label: "Back", hint: "What is seen of them from behind" },
+    ...(turnedAway(tilt, swing) ? [{ id: "back", label: "Back", hint: "What is seen of them from behind" }] : []),
     ...(sides === "ways" ? wayPasses : []),
     ...(edge > 0 ? [edgesPass] : []),
   ],
@@ -193,6 +193,9 @@ export const solid = formStep({
     };
   },
 });
+
+/** Whether the back of a body is what is seen, by the turn of its face towards the eye. */
+const turnedAway = (tilt: number, swing: number): boolean => Math.cos((tilt * Math.PI) / 180) * Math.cos((swing * Math.PI) / 180) < 0;
 
 function sightOf(
   { parts }: Shape,
