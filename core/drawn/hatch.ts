@@ -2,7 +2,6 @@ import { Budget } from "../curves/budget";
 import { ContourBuilder, contoursOf, type Contour } from "../curves/contour";
 import { CurveError } from "../curves/errors";
 import { fitCubics, sketchCubic, type Sampler } from "../curves/fit";
-import { Course } from "../curves/length";
 import type { Path } from "../curves/path";
 import { chance } from "../grain/noise";
 import { fallingOf, stretchesAt, type Falling } from "./rows";
@@ -45,34 +44,50 @@ interface Stroke {
  */
 export function hatched(path: Path, hatch: Hatch, draft = false): Contour[] {
   const contours = contoursOf(path, true);
-  const once = drawn(contours, hatch, draft);
-  if (draft || hatch.joined || hatch.ends <= 0 || !once.strokes.length) return once.lines;
+  const falling = fallingOf(contours, (hatch.angle * PI) / 180);
+  const rows = rowsOf(falling, hatch);
+  if (draft || hatch.joined || hatch.ends <= 0) return drawn(rows, falling, hatch, draft);
   // Ends that are pulled in take from the weight what is here given back, within a fifth.
-  const ratio = once.lines.reduce((sum, l) => sum + new Course(l).length, 0) / once.whole;
-  return abs(ratio - 1) < 0.002
-    ? once.lines
-    : drawn(contours, { ...hatch, spacing: hatch.spacing * min(1.2, max(0.8, ratio)) }, draft).lines;
+  const pen = new Pen(hatch, draft);
+  let [whole, kept] = [0, 0];
+  for (const stroke of rows.strokes.flat()) {
+    const [low, high] = pen.endsOf(stroke);
+    whole += stroke.to - stroke.from;
+    kept += high - low;
+  }
+  const ratio = whole > 0 ? kept / whole : 1;
+  if (abs(ratio - 1) < 0.002) return drawn(rows, falling, hatch, draft);
+  const closer = { ...hatch, spacing: hatch.spacing * min(1.2, max(0.8, ratio)) };
+  return drawn(rowsOf(falling, closer), falling, closer, draft);
 }
 
-function drawn(contours: readonly Contour[], hatch: Hatch, draft: boolean): { lines: Contour[]; strokes: Stroke[]; whole: number } {
-  const { spacing, loose, seed, letter } = hatch;
-  const turn = (hatch.angle * PI) / 180;
-  const falling = fallingOf(contours, turn);
+/** Strokes by rows, of which the first has a number. */
+interface Rows {
+  readonly first: number;
+  readonly strokes: readonly Stroke[][];
+}
+
+function rowsOf(falling: readonly Falling[], { spacing, loose, seed, letter }: Hatch): Rows {
   const [low, high] = falling.reduce(([a, b], f) => [min(a, f.low), max(b, f.high)], [Infinity, -Infinity]);
   const [first, last] = [ceil(low / spacing - 0.5), floor(high / spacing - 0.5)];
   if (last - first > mostRows) throw new CurveError(`Strokes this close would be more than ${mostRows} in one letter.`);
-  const rows: Stroke[][] = [];
-  let whole = 0;
+  const strokes: Stroke[][] = [];
   for (let row = first; row <= last; row++) {
     const y = (row + 0.5 + 0.22 * loose * (2 * chance(row, 4 * letter + 1, seed) - 1)) * spacing;
-    const strokes = stretchesAt(falling, y).filter((s) => s.to - s.from > 0.05 * spacing);
-    for (const s of strokes) whole += s.to - s.from;
-    rows.push(strokes.map((s) => ({ row, y, ...s })));
+    strokes.push(
+      stretchesAt(falling, y)
+        .filter((s) => s.to - s.from > 0.05 * spacing)
+        .map((s) => ({ row, y, ...s })),
+    );
   }
-  const pen = new Pen(turn, hatch, draft);
-  const strokes = rows.flat();
-  const lines = strokes.flatMap((s) => (s.used ? [] : [pen.line(hatch.joined ? chain(s, rows, first, falling, spacing) : [s])]));
-  return { lines, strokes, whole };
+  return { first, strokes };
+}
+
+function drawn({ first, strokes }: Rows, falling: readonly Falling[], hatch: Hatch, draft: boolean): Contour[] {
+  const pen = new Pen(hatch, draft);
+  return strokes.flatMap((row) =>
+    row.flatMap((s) => (s.used ? [] : [pen.line(hatch.joined ? chain(s, strokes, first, falling, hatch.spacing) : [s])])),
+  );
 }
 
 /** The strokes that one goes on into, to and fro: each begins by the end of the one before, and the way between lies in the ink. */
@@ -102,12 +117,22 @@ class Pen {
   readonly #sin: number;
 
   constructor(
-    turn: number,
     private readonly hatch: Hatch,
     private readonly draft: boolean,
   ) {
+    const turn = (hatch.angle * PI) / 180;
     this.#cos = cos(turn);
     this.#sin = sin(turn);
+  }
+
+  /** From where to where a stroke is drawn: each end is pulled in, or reaches over the edge, by its own chance. */
+  endsOf(stroke: Stroke): [number, number] {
+    const { spacing, ends, seed, letter } = this.hatch;
+    const pull = (what: number) => {
+      const own = chance(stroke.row, 4 * letter + what, seed);
+      return min(0.35 * (stroke.to - stroke.from), ends * spacing * (ends > 0 ? 0.3 + 0.7 * own : 0.5 + 0.5 * own));
+    };
+    return [stroke.from + pull(2), stroke.to - pull(3)];
   }
 
   #back(x: number, y: number): [number, number] {
@@ -115,20 +140,13 @@ class Pen {
   }
 
   line(strokes: readonly Stroke[]): Contour {
-    const { spacing: g, loose, ends, seed, letter } = this.hatch;
+    const { spacing: g, loose, seed, letter } = this.hatch;
     const out = new ContourBuilder();
     const start = new Float64Array(4);
     strokes.forEach((stroke, i) => {
       const right = i % 2 === 0;
       const length = stroke.to - stroke.from;
-      const pull = (what: number) =>
-        min(
-          0.35 * length,
-          ends *
-            g *
-            (ends > 0 ? 0.3 + 0.7 * chance(stroke.row, 4 * letter + what, seed) : 0.5 + 0.5 * chance(stroke.row, 4 * letter + what, seed)),
-        );
-      const [low, high] = [stroke.from + pull(2), stroke.to - pull(3)];
+      const [low, high] = this.endsOf(stroke);
       const [from, to] = right ? [low, high] : [high, low];
       const cell = 9 * g;
       const y = (x: number) => {
