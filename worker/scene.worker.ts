@@ -111,11 +111,12 @@ function layerUpdate(
   const drawn = [...seen.values()].map((s) => s.now).join(" ");
   const before = versions.get(layer);
   const key = layerKey(item.id, layer.id);
-  // What the page holds as an element needs no pixels, and the other way round.
+  // What the page holds as an element needs no pixels, and the other way round; pixels stand in the place of an element.
   const pictures: PicturePixels = (fill) => seen.get(fill)?.rough;
   const held = before?.grains === drawn && before.version === known[key];
-  const pixels = inPixels && !held && isCostly(layer, pictures) ? inPixels : undefined;
-  const seenAs = pixels ? `${drawn} pixels` : drawn;
+  const pixels = known[key] !== undefined && !held && isCostly(layer, pictures) ? inPixels : undefined;
+  // Pixels lie where the item lay when they were painted; elements are placed by the page.
+  const seenAs = pixels ? `${drawn} pixels ${item.matrix.join(" ")}` : drawn;
   const version = versionOf(layer, seenAs);
   return {
     id: layer.id,

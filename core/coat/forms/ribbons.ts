@@ -10,9 +10,6 @@ import { boundsOf, plain, type Part } from "../shape";
 /** While something is dragged no more are drawn than are there within a frame. */
 const mostInDraft = 10;
 
-/** Units: where a wave all but runs along an edge, nothing that is seen lies between them. */
-const thinnest = 0.5;
-
 /** Square units: some four thousandths of the em a side. */
 const speck = 20;
 
@@ -93,8 +90,7 @@ export const ribbons = formStep({
           const here = { along: drawn.count > 1 ? i / (drawn.count - 1) : 0 };
           const area = i < last[k] ? undefined : ribbonOn(wave, there[k], angle);
           if (!area) continue;
-          const kept =
-            i === last[k] ? part.path : withoutSlivers(kernel.intersect([part.path, pathOf([movedBy(area, -part.x, -part.y)])]), thinnest);
+          const kept = i === last[k] ? part.path : withoutSlivers(kernel.intersect([part.path, pathOf([movedBy(area, -part.x, -part.y)])]));
           // Where a wave only just reaches a letter, there is nothing that an eye could see.
           if (kernel.area(kept) > speck) parts.push({ ...part, path: kept, ...here });
         }

@@ -67,14 +67,11 @@ export const rim = formStep({
   },
 });
 
-/** Units: thinner pieces are no light on an edge. */
-const thinnest = 0.5;
-
 /** What of a shape lies within a distance of its edge that faces a direction. */
 function evenEdge(path: Path, to: Point, by: number, kernel: Kernel): Path {
   const clean = kernel.weld(path);
   const lines = pathOf(facing(isDraft(kernel) ? path : clean, to));
   if (lines.isEmpty) return lines;
   const line = { width: 2 * by, side: "centre", join: { kind: "miter", limit: 4 }, cap: "butt", dashes: [] } as const;
-  return withoutSlivers(kernel.intersect([clean, kernel.band(lines, line)]), thinnest);
+  return withoutSlivers(kernel.intersect([clean, kernel.band(lines, line)]));
 }

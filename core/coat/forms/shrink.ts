@@ -3,9 +3,6 @@ import { eachPart, formStep } from "../form-step";
 import { isDraft } from "../inked-lines";
 import { joinOf, joinParams } from "../joins";
 
-/** Units: what is thinner is as good as gone. */
-const thinnest = 0.5;
-
 export const shrink = formStep({
   kind: "shrink",
   group: "outline",
@@ -19,6 +16,6 @@ export const shrink = formStep({
     eachPart(shape, (path) => {
       const thinner = kernel.grow(path, -units(values.amount), joinOf(values));
       // A hair that is left of a stroke would be seen where it is drawn along.
-      return isDraft(kernel) ? thinner : withoutSlivers(thinner, thinnest);
+      return isDraft(kernel) ? thinner : withoutSlivers(thinner);
     }),
 });

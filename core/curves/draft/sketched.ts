@@ -12,8 +12,9 @@ const roundness = [1 / 4, 1 / 2, 3 / 4];
 const direction = new Float64Array(2);
 
 /**
- * A line as thick as a pen, for a picture while something is dragged: one polygon along both of its sides. A closed one has a slit where it
- * begins: what a polygon winds about is the sum of what its steps do, however often the line crosses itself.
+ * A line as thick as a pen, for a picture while something is dragged and where cutting would be too much work: one polygon along both of its
+ * sides. A closed one has a slit where it begins: what a polygon winds about is the sum of what its steps do, however often the line crosses
+ * itself.
  */
 export function sketched(c: Contour, width: number, cap: Cap, taper: readonly TaperStop[] = []): Contour {
   const right: number[] = [];
@@ -26,7 +27,8 @@ export function sketched(c: Contour, width: number, cap: Cap, taper: readonly Ta
       directionAt(c.points, k * stride, c.degrees[k], t, direction);
       // Where a segment begins as the one before it ends its sides are there already; at a corner they are set anew.
       if (i === 0 && k > 0 && direction[0] * lastX + direction[1] * lastY > straight) continue;
-      [lastX, lastY] = direction;
+      lastX = direction[0];
+      lastY = direction[1];
       const half = (taper.length ? widthAt(taper, (k + t) / c.size) : width) / 2;
       const [x, y] = [valueAt(c.points, k * stride, c.degrees[k], t), valueAt(c.points, k * stride + 1, c.degrees[k], t)];
       const [dx, dy] = [direction[1] * half, -direction[0] * half];
