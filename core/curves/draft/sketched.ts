@@ -12,9 +12,9 @@ const roundness = [1 / 4, 1 / 2, 3 / 4];
 const direction = new Float64Array(2);
 
 /**
- * A line as thick as a pen, for a picture while something is dragged and where cutting would be too much work: one polygon along both of its
- * sides. A closed one has a slit where it begins: what a polygon winds about is the sum of what its steps do, however often the line crosses
- * itself.
+ * A line as thick as a pen, for a picture while something is dragged and where cutting would be too much work: one polygon along both
+ * of its sides. A closed one has a slit where it begins: what a polygon winds about is the sum of what its steps do, however often the
+ * line crosses itself.
  */
 export function sketched(c: Contour, width: number, cap: Cap, taper: readonly TaperStop[] = []): Contour {
   const right: number[] = [];
