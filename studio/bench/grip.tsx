@@ -52,8 +52,7 @@ export function Grip({ at, label, name, gesture, look = "round", colour, picked,
       e.preventDefault();
       e.stopPropagation();
       const index = [...document.querySelectorAll("[data-deletable]")].indexOf(e.currentTarget);
-      onDelete();
-      focusNext("[data-deletable]", index, "[data-bench]");
+      focusNext(onDelete, "[data-deletable]", index, "[data-bench]");
     }
   };
   const shared = {

@@ -46,9 +46,11 @@ export function CoatCard({ coat, index, count, item }: Props) {
   };
   const remove = () => {
     const { coats = [] } = shownStyle(studioNow().work!, itemOf(studioNow().work!, studioNow().selection.at(-1))) ?? {};
-    changeStyle((s) => removeCoat(s, coat.id));
-    if (chosen) set({ coatId: (coats[index + 1] ?? coats[index - 1])?.id ?? null });
-    focusNext("[data-coat]", index, "[data-add-coat]");
+    const take = () => {
+      changeStyle((s) => removeCoat(s, coat.id));
+      if (chosen) set({ coatId: (coats[index + 1] ?? coats[index - 1])?.id ?? null });
+    };
+    focusNext(take, "[data-coat]", index, "[data-add-coat]");
     sayUndoable(`“${coat.name}” was taken off.`);
   };
   const duplicate = () => {

@@ -2,6 +2,7 @@ import { Plus } from "lucide-react";
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
 import type { ProfileParam, ProfilePoint } from "@/core/params";
 import { IconButton } from "../../parts/button";
+import { focusNext } from "../../parts/focus-next";
 import { Tip } from "../../parts/tip";
 import { useStyleControls } from "./context";
 
@@ -62,7 +63,8 @@ export function SectionControl({ label, param, value, onChange }: Props) {
   const remove = (i: number) => {
     // The schema asks for two.
     if (value.length <= 2) return;
-    onChange(value.filter((_, k) => k !== i));
+    const take = () => onChange(value.filter((_, k) => k !== i));
+    focusNext(take, "[data-section-point]", i, "[data-bench]");
     settle();
   };
   const onKeyDown = (i: number) => (e: KeyboardEvent) => {
