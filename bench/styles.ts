@@ -11,6 +11,8 @@ import { newLettering, newPiece } from "../core/piece/schema";
 import type { Style } from "../core/style/schema";
 import { serverEngine } from "../server/engine";
 
+/** Moves of a drag that takes a second at half the screen's rate, and edits that stand alone. */
+const moves = 31;
 const rounds = 9;
 const aim = 16;
 const engine = await serverEngine();
@@ -43,7 +45,7 @@ function nudged(coat: Coat, by: number): Coat | undefined {
 }
 
 const text = "Brindlemoors";
-console.log(`Node ${process.version}; “${text}”; medians of ${rounds} edits in ms, the slowest coat of each style\n`);
+console.log(`Node ${process.version}; “${text}”; medians of ${moves} moves of a drag and of ${rounds} edits, in ms, the slowest coat of each style\n`);
 console.log(`${"style".padEnd(20)} ${"dragged".padStart(9)} ${"exact".padStart(9)} ${"a letter".padStart(9)}`);
 const over: string[] = [];
 for (const style of styles) {
@@ -52,8 +54,8 @@ for (const style of styles) {
   const measured = (draft: boolean) =>
     Math.max(
       ...style.coats.map((coat) => {
-        const times = Array.from({ length: rounds }, (_, n) => {
-          const changed = nudged(coat, (n + 1) / 211);
+        const times = Array.from({ length: draft ? moves : rounds }, (_, n) => {
+          const changed = nudged(coat, (n + 1) / 411);
           return changed ? run({ ...style, coats: style.coats.map((c) => (c === coat ? changed : c)) }, text, draft) : 0;
         });
         return median(times);

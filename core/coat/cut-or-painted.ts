@@ -1,5 +1,5 @@
 import { Budget, BudgetError } from "../curves/budget";
-import { contoursOf, pathOf } from "../curves/contour";
+import { contoursOf } from "../curves/contour";
 import { sketched } from "../curves/draft/sketched";
 import type { Kernel } from "../curves/kernel";
 import type { Path } from "../curves/path";
@@ -21,4 +21,4 @@ export function cutOrPainted<T>(kernel: Kernel, cut: () => T, painted: () => T, 
 }
 
 /** Lines along a painted side, for which nothing is cut either. */
-export const paintedLines = (side: Path, width: number): Path => pathOf(contoursOf(side, true).map((c) => sketched(c, width, "round")));
+export const paintedLines = (side: Path, width: number): Path => sketched(contoursOf(side, true), width, "round");

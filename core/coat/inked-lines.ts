@@ -12,7 +12,7 @@ export const isDraft = (kernel: Kernel): boolean => kernel.name === "draft";
  */
 export function inked(lines: readonly Contour[], band: Omit<Band, "side" | "dashes">, kernel: Kernel): Path {
   const pen: Band = { ...band, side: "centre", dashes: [] };
-  if (isDraft(kernel)) return pathOf(lines.map((l) => sketched(l, band.width, band.cap, band.taper)));
+  if (isDraft(kernel)) return sketched(lines, band.width, band.cap, band.taper);
   const open = lines.filter((l) => !l.closed);
   // Each ring by itself: rings within one another would be one filled shape.
   const rings = lines.filter((l) => l.closed).map((l) => kernel.band(pathOf([l]), { ...pen, taper: undefined }));

@@ -64,19 +64,34 @@ function turnsOf(p: Float64Array, degree: number): number[] {
   return found;
 }
 
+/** Steps of Newton's, which are a few, and halvings, which are the rest. */
+const mostSteps = 60;
+
+/** Where a falling piece is at a level: by Newton, halving where a step would leave the bracket (Numerical Recipes, section 9.4). */
+function levelAt({ points, degree, way, low, high }: Falling, y: number): number {
+  let t = way > 0 ? (y - low) / (high - low) : (high - y) / (high - low);
+  if (degree === 1) return t;
+  let [a, b] = [0, 1];
+  for (let n = 0; n < mostSteps; n++) {
+    const off = valueAt(points, 1, degree, t) - y;
+    if (off <= 0 === way > 0) a = t;
+    else b = t;
+    const slope = slopeAt(points, 1, degree, t);
+    const step = slope === 0 ? NaN : off / slope;
+    const next = t - step;
+    if (Math.abs(step) < 1e-14 || b - a < 1e-14) return t;
+    t = next > a && next < b ? next : (a + b) / 2;
+  }
+  return t;
+}
+
 /** What of the level line `y` of the frame lies in the ink (nonzero), from left to right. */
 export function stretchesAt(falling: readonly Falling[], y: number): Stretch[] {
   const crossings: { x: number; way: number }[] = [];
   for (const f of falling) {
     // Half open, so that what meets at a node counts once.
     if (!(f.low <= y && y < f.high)) continue;
-    let [a, b] = [0, 1];
-    for (let n = 0; n < 48; n++) {
-      const m = (a + b) / 2;
-      if (valueAt(f.points, 1, f.degree, m) <= y === f.way > 0) a = m;
-      else b = m;
-    }
-    crossings.push({ x: valueAt(f.points, 0, f.degree, (a + b) / 2), way: f.way });
+    crossings.push({ x: valueAt(f.points, 0, f.degree, levelAt(f, y)), way: f.way });
   }
   crossings.sort((p, q) => p.x - q.x);
   const found: Stretch[] = [];

@@ -2,6 +2,7 @@ import { rotation, apply, type Point } from "../../curves/matrix";
 import { pathOf } from "../../curves/contour";
 import type { Kernel } from "../../curves/kernel";
 import type { Path } from "../../curves/path";
+import { sketched } from "../../curves/draft/sketched";
 import { withoutSlivers } from "../../curves/slivers";
 import { facing } from "../../drawn/facing";
 import { isDraft } from "../inked-lines";
@@ -70,8 +71,10 @@ export const rim = formStep({
 /** What of a shape lies within a distance of its edge that faces a direction. */
 function evenEdge(path: Path, to: Point, by: number, kernel: Kernel): Path {
   const clean = kernel.weld(path);
-  const lines = pathOf(facing(isDraft(kernel) ? path : clean, to));
-  if (lines.isEmpty) return lines;
+  const draft = isDraft(kernel);
+  const lines = facing(draft ? path : clean, to);
+  if (!lines.length) return pathOf(lines);
   const line = { width: 2 * by, side: "centre", join: { kind: "miter", limit: 4 }, cap: "butt", dashes: [] } as const;
-  return withoutSlivers(kernel.intersect([clean, kernel.band(lines, line)]));
+  const band = draft ? sketched(lines, line.width, line.cap) : kernel.band(pathOf(lines), line);
+  return withoutSlivers(kernel.intersect([clean, band]));
 }

@@ -1,7 +1,7 @@
 import { memoByIdentity, memoByKey, numberOf } from "../../memo";
 import { areaOf } from "../arrange/tidy";
 import { Budget } from "../budget";
-import { contoursOf, pathOf } from "../contour";
+import { contoursOf } from "../contour";
 import type { Band, Join, Kernel, NamedWarp, StackItem, Warp } from "../kernel";
 import type { Matrix, Point } from "../matrix";
 import { dashed } from "../offset/band";
@@ -107,7 +107,7 @@ export class DraftKernel implements Kernel {
       const bare = outersOverlap(plain) ? draftOf(this.exact.weld(plain)) : plain;
       const middle = shift === 0 ? bare : neat(this.grow(bare, shift, join));
       const marks = contoursOf(middle, false).flatMap((c) => dashed(c, dashes, band.fit === true));
-      return draftOf(pathOf(marks.map((c) => sketched(c, width, band.cap))));
+      return draftOf(sketched(marks, width, band.cap));
     }
     const kinds: number[] = [];
     if (side === "inside") write(own, kinds, "outer");

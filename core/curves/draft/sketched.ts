@@ -1,7 +1,8 @@
 import { directionAt, valueAt } from "../bezier";
-import { ContourBuilder, stride, type Contour } from "../contour";
+import { stride, type Contour } from "../contour";
 import type { Cap } from "../offset/joins";
 import { widthAt, type TaperStop } from "../offset/taper";
+import { Path, Verb } from "../path";
 
 /** Places that a curve is drawn with. */
 const places = 5;
@@ -12,14 +13,50 @@ const roundness = [1 / 4, 1 / 2, 3 / 4];
 const direction = new Float64Array(2);
 
 /**
- * A line as thick as a pen, for a picture while something is dragged and where cutting would be too much work: one polygon along both
- * of its sides. A closed one has a slit where it begins: what a polygon winds about is the sum of what its steps do, however often the
- * line crosses itself.
+ * Lines as thick as a pen, for a picture while something is dragged and where cutting would be too much work: one polygon along both sides
+ * of each. A closed one has a slit where it begins: what a polygon winds about is the sum of what its steps do, however often the line
+ * crosses itself.
  */
-export function sketched(c: Contour, width: number, cap: Cap, taper: readonly TaperStop[] = []): Contour {
-  const right: number[] = [];
-  const left: number[] = [];
-  let [lastX, lastY] = [0, 0];
+export function sketched(lines: readonly Contour[], width: number, cap: Cap, taper: readonly TaperStop[] = []): Path {
+  const sheet = new Sheet(lines);
+  for (const line of lines) draw(sheet, line, width, cap, taper);
+  return sheet.path();
+}
+
+/** Room for all that is drawn, taken once: hatchings have hundreds of strokes, and are drawn anew at every move of a hand. */
+class Sheet {
+  readonly #verbs: Uint8Array;
+  readonly #coords: Float64Array;
+  /** The other side of the line that is being drawn, which comes last. */
+  readonly left: Float64Array;
+  #verb = 0;
+  #at = 0;
+
+  constructor(lines: readonly Contour[]) {
+    const sides = lines.map((l) => 2 * (places + 1) * l.size);
+    const points = sides.reduce((a, b) => a + b + 2 * roundness.length, 0);
+    this.#verbs = new Uint8Array(points + lines.length);
+    this.#coords = new Float64Array(2 * points);
+    this.left = new Float64Array(Math.max(0, ...sides));
+  }
+
+  point(x: number, y: number, first = false): void {
+    this.#verbs[this.#verb++] = first ? Verb.Move : Verb.Line;
+    this.#coords[this.#at++] = x;
+    this.#coords[this.#at++] = y;
+  }
+  close(): void {
+    this.#verbs[this.#verb++] = Verb.Close;
+  }
+  path(): Path {
+    return this.#verb ? new Path(this.#verbs.slice(0, this.#verb), this.#coords.slice(0, this.#at)) : Path.empty;
+  }
+}
+
+function draw(sheet: Sheet, c: Contour, width: number, cap: Cap, taper: readonly TaperStop[]): void {
+  const { left } = sheet;
+  let n = 0;
+  let [beginX, beginY, rightX, rightY, lastX, lastY] = [0, 0, 0, 0, 0, 0];
   for (let k = 0; k < c.size; k++) {
     const steps = c.degrees[k] === 1 ? 1 : places;
     for (let i = 0; i <= steps; i++) {
@@ -30,37 +67,36 @@ export function sketched(c: Contour, width: number, cap: Cap, taper: readonly Ta
       lastX = direction[0];
       lastY = direction[1];
       const half = (taper.length ? widthAt(taper, (k + t) / c.size) : width) / 2;
-      const [x, y] = [valueAt(c.points, k * stride, c.degrees[k], t), valueAt(c.points, k * stride + 1, c.degrees[k], t)];
-      const [dx, dy] = [direction[1] * half, -direction[0] * half];
-      right.push(x + dx, y + dy);
-      left.push(x - dx, y - dy);
+      const x = valueAt(c.points, k * stride, c.degrees[k], t);
+      const y = valueAt(c.points, k * stride + 1, c.degrees[k], t);
+      rightX = x + direction[1] * half;
+      rightY = y - direction[0] * half;
+      if (n === 0) [beginX, beginY] = [rightX, rightY];
+      sheet.point(rightX, rightY, n === 0);
+      left[n++] = x - direction[1] * half;
+      left[n++] = y + direction[0] * half;
     }
   }
-  const out = new ContourBuilder();
-  const last = right.length - 2;
-  out.move(right[0], right[1]);
-  for (let i = 2; i <= last; i += 2) out.line(right[i], right[i + 1]);
-  if (!c.closed) endOf(out, right[last], right[last + 1], left[last], left[last + 1], cap);
-  for (let i = last; i >= 0; i -= 2) out.line(left[i], left[i + 1]);
-  if (!c.closed) endOf(out, left[0], left[1], right[0], right[1], cap);
-  out.line(right[0], right[1]);
-  return out.build(true);
+  if (!c.closed) endOf(sheet, rightX, rightY, left[n - 2], left[n - 1], cap);
+  for (let i = n - 2; i >= 0; i -= 2) sheet.point(left[i], left[i + 1]);
+  if (!c.closed) endOf(sheet, left[0], left[1], beginX, beginY, cap);
+  sheet.close();
 }
 
 /** The end of a line, from its right side to its left, seen along its way. */
-function endOf(out: ContourBuilder, ax: number, ay: number, bx: number, by: number, cap: Cap): void {
+function endOf(sheet: Sheet, ax: number, ay: number, bx: number, by: number, cap: Cap): void {
   if (cap === "butt") return;
   const [mx, my] = [(ax + bx) / 2, (ay + by) / 2];
   const [ux, uy] = [ax - mx, ay - my];
   // Ahead, as far as the line is thick on either side.
   const [vx, vy] = [-uy, ux];
   if (cap === "square") {
-    out.line(ax + vx, ay + vy);
-    out.line(bx + vx, by + vy);
+    sheet.point(ax + vx, ay + vy);
+    sheet.point(bx + vx, by + vy);
     return;
   }
   for (const share of roundness) {
     const [cos, sin] = [Math.cos(Math.PI * share), Math.sin(Math.PI * share)];
-    out.line(mx + ux * cos + vx * sin, my + uy * cos + vy * sin);
+    sheet.point(mx + ux * cos + vx * sin, my + uy * cos + vy * sin);
   }
 }
