@@ -18,15 +18,17 @@ export const depthStyles = (): Style[] => [
       Pine: "#e3b878",
       Heart: "#9f6430",
       Pores: "#5a351c",
-      "Side, dark": "#2b170d",
-      "Side, light": "#8a5730",
       Shadow: "#1a120c",
     },
     [
-      coat("Planks", over([0, "side, dark"], [100, "side, light"]), [step("solid", { tilt: 12, swing: -20, depth: 11 })], {
-        passes: { face: grain("pine", "heart", "pores", { span: "letter", size: 60, seed: 7 }) },
-        shadow: { way: { angle: 60, distance: 5 }, blur: 7, opacity: 50 },
-      }),
+      coat(
+        "Planks",
+        grain("pine", "heart", "pores", { span: "letter", size: 60, seed: 7 }),
+        [step("solid", { tilt: 12, swing: -20, depth: 11 })],
+        {
+          shadow: { way: { angle: 60, distance: 5 }, blur: 7, opacity: 50 },
+        },
+      ),
     ],
   ),
   style("Enamel Plate", "archivo-black", "em", { Sky: "#2f6fa8", Deep: "#143a63", Night: "#0b2038", White: "#fbf7ea", Gloss: "#ffffff" }, [

@@ -11,8 +11,8 @@ import type { FormStepKind, StepFacts } from "./form-step";
 import { formStepKind } from "./forms";
 import type { Given, Givens, Need } from "./given";
 import { layKind } from "./lays";
-import { lampOf, type CoatLight } from "./light";
-import { neededBy } from "./needs";
+import { lampOf } from "./light";
+import { materialsOf, neededBy } from "./needs";
 import { paintKind } from "./paints";
 import { byPaint, paintsOf } from "./passes";
 import { picturing, showsOthers } from "./pictured";
@@ -20,7 +20,7 @@ import type { Coat, FormStep } from "./schema";
 import { boundsOf, noShape, type Part, type Shape } from "./shape";
 
 /** What the coats of one item are built from. */
-export interface CoatsContext extends Givens {
+export interface CoatsContext extends Omit<Givens, "materials"> {
   readonly kernel: Kernel;
   /** Units of lettering space in one length of the style. */
   readonly scale: number;
@@ -174,7 +174,7 @@ export class Coats {
     if (!coat) return found;
     this.#formOf(coat, (step, kind, shape) => {
       if (!kind.facts) return;
-      const { given } = this.#given(step, kind.params, neededBy(kind, step), coat.light);
+      const { given } = this.#given(step, kind.params, neededBy(kind, step), coat);
       found[step.id] = kind.facts(shape, step, given);
     });
     return found;
@@ -186,7 +186,7 @@ export class Coats {
     let found: TurnedBody | undefined;
     if (coat)
       this.#formOf(coat, (step, kind, shape) => {
-        if (kind.body) found = kind.body(shape, step, this.#given(step, kind.params, kind.needs, coat.light).given);
+        if (kind.body) found = kind.body(shape, step, this.#given(step, kind.params, kind.needs, coat).given);
       });
     return found;
   }
@@ -201,16 +201,14 @@ export class Coats {
       const from = kind.starts ? noShape : shape;
       visit?.(step, kind, from);
       const anchor = kind.starts ? this.context.letters : from;
-      shape = this.#kept(anchor, step, this.#given(step, kind.params, neededBy(kind, step), coat.light), (given) =>
+      shape = this.#kept(anchor, step, this.#given(step, kind.params, neededBy(kind, step), coat), (given) =>
         kind.apply(from, step, given),
       );
     }
     const { lay } = coat;
     return lay.kind === "fill"
       ? shape
-      : this.#kept(shape, lay, this.#given(lay, layKind(lay.kind).params, [], undefined), (given) =>
-          layKind(lay.kind).apply(shape, lay, given),
-        );
+      : this.#kept(shape, lay, this.#given(lay, layKind(lay.kind).params, [], coat), (given) => layKind(lay.kind).apply(shape, lay, given));
   }
 
   /** A result by the identity of all that it was made from. */
@@ -219,7 +217,7 @@ export class Coats {
   }
 
   /** What a kind is handed, and what that is told apart by: it is handed no more than it says that it needs. */
-  #given(values: Values<Params>, params: Params, needs: readonly Need[] | undefined, light: CoatLight | undefined): Handed {
+  #given(values: Values<Params>, params: Params, needs: readonly Need[] | undefined, coat: Coat): Handed {
     const { kernel, scale } = this.context;
     const referred: Record<string, Shape | undefined> = {};
     for (const [name, param] of Object.entries(params)) {
@@ -227,7 +225,12 @@ export class Coats {
       if ((type !== "coat" && type !== "item") || !isOfUse(param, values)) continue;
       referred[name] = type === "coat" ? this.form(values[name] as string) : this.context.item(values[name] as ItemRef);
     }
-    const seen: Givens = light ? { ...this.context, lamp: lampOf(light, this.context.lamp, this.context.board.toItem) } : this.context;
+    const { light } = coat;
+    const seen: Givens = {
+      ...this.context,
+      ...(light ? { lamp: lampOf(light, this.context.lamp, this.context.board.toItem) } : {}),
+      materials: needs?.includes("materials") ? materialsOf(coat) : [],
+    };
     const handed = Object.fromEntries((needs ?? []).map((need) => [need, seen[need]]));
     const told = (needs ?? []).map((need) =>
       need === "letters" || need === "ground" || need === "others" ? numberOf(seen[need]) : JSON.stringify(seen[need]),
@@ -243,7 +246,7 @@ export class Coats {
     const found = picturing(coat);
     if (!found) return undefined;
     const { step, kind } = found;
-    const { given, key } = this.#given(step, kind.params, neededBy(kind, step), coat.light);
+    const { given, key } = this.#given(step, kind.params, neededBy(kind, step), coat);
     const others = showsOthers(coat) ? this.coats.filter((c) => c.on && !showsOthers(c)).flatMap((c) => this.build(c).layers) : undefined;
     return { step, key, others, of: (layers: readonly SceneLayer[]) => kind.ofLayers!(layers, step, given) };
   }
@@ -251,19 +254,19 @@ export class Coats {
   #layersOf(coat: Coat, shape: Shape): readonly SceneLayer[] {
     const paints = paintsOf(coat).map((paint) => {
       const kind = paintKind(paint.kind);
-      return { kind, ...this.#given(paint, kind.params, neededBy(kind, paint), coat.light) };
+      return { kind, ...this.#given(paint, kind.params, neededBy(kind, paint), coat) };
     });
     const picture = this.#pictureOf(coat);
     const steps = coat.form.flatMap((step) => {
       const kind: FormStepKind = formStepKind(step.kind);
-      return step.on && kind.ofLayer ? [{ kind, step, ...this.#given(step, kind.params, neededBy(kind, step), coat.light) }] : [];
+      return step.on && kind.ofLayer ? [{ kind, step, ...this.#given(step, kind.params, neededBy(kind, step), coat) }] : [];
     });
     const drawn = picture && !picture.others ? this.#formOf(coat, undefined, picture.step) : shape;
     const values: Readonly<Record<string, Values<Params>>> = coat.finish;
     const finishes = finishesOf(coat).map((k) => ({
       kind: k,
       values: values[k.kind],
-      ...this.#given(values[k.kind], k.params, neededBy(k, values[k.kind]), coat.light),
+      ...this.#given(values[k.kind], k.params, neededBy(k, values[k.kind]), coat),
     }));
     const key = [
       coat.id,
@@ -284,22 +287,25 @@ export class Coats {
         attempt(() => {
           const fills: SceneFill[] = [];
           const fillOf = new Map<Part, number>();
+          const lightOf = new Map<Part, number>();
           byPaint(coat, drawn.parts).forEach(({ paint, parts }, i) => {
             if (!parts.length && drawn.parts.length) return;
             // A pass is painted as if it were alone; all of them as one, the very shape that was made.
             const alone = parts.length === drawn.parts.length ? drawn : { parts };
             const { kind, given } = paints[i];
             const painted = kind.apply(alone, paint, { ...given, ink, inkName });
-            for (const p of parts) fillOf.set(p, fills.length + (painted.fillOf?.(p) ?? 0));
+            for (const p of parts) {
+              fillOf.set(p, fills.length + (painted.fillOf?.(p) ?? 0));
+              const over = painted.lightOf?.(p);
+              if (over !== undefined) lightOf.set(p, fills.length + over);
+            }
             fills.push(...painted.fills);
           });
-          const paths = drawn.parts.map((p) => ({
-            path: p.path,
-            x: p.x,
-            y: p.y,
-            ...(p.matrix ? { matrix: p.matrix } : {}),
-            fill: fillOf.get(p)!,
-          }));
+          const paths = drawn.parts.flatMap((p) => {
+            const placed = { path: p.path, x: p.x, y: p.y, ...(p.matrix ? { matrix: p.matrix } : {}) };
+            const over = lightOf.get(p);
+            return [{ ...placed, fill: fillOf.get(p)! }, ...(over === undefined ? [] : [{ ...placed, fill: over }])];
+          });
           const body: SceneLayer = {
             id: coat.id,
             group: coat.id,

@@ -41,6 +41,8 @@ export interface Givens {
   readonly lamp: LampSeen;
   /** The letters of what else is in the item's group and lies behind it, as they are seen; without parts where there is none. */
   readonly others: Shape;
+  /** Passes of the coat whose paint is a material that lies in the surfaces of a body; "" for its own paint. */
+  readonly materials: readonly string[];
   /** Undefined where the item is in no group. */
   readonly group: GroupSeen | undefined;
 }

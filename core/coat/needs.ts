@@ -4,7 +4,7 @@ import type { FinishKind } from "./finish-kind";
 import { formStepKind } from "./forms";
 import type { Need } from "./given";
 import { paintKind } from "./paints";
-import { paintsOf } from "./passes";
+import { paintsOf, passesOf } from "./passes";
 import type { Coat } from "./schema";
 
 /** What a kind reads besides its input when it is set so. */
@@ -15,6 +15,12 @@ export function neededBy(
   const spared = kind.spares?.(values) ?? [];
   return (kind.needs ?? []).filter((need) => !spared.includes(need));
 }
+
+/** What of a coat is painted with a material: its passes by their ids, "" for its own paint. */
+export const materialsOf = (coat: Coat): readonly string[] => [
+  ...(paintKind(coat.paint.kind).material ? [""] : []),
+  ...passesOf(coat).flatMap(({ id }) => (coat.passes[id] && paintKind(coat.passes[id].kind).material ? [id] : [])),
+];
 
 /** What a coat reads besides the letters, as it is set. */
 export function needsOf(coat: Coat): Set<Need> {

@@ -18,6 +18,8 @@ export interface Painted {
   readonly fills: readonly SceneFill[];
   /** Which of the fills a part takes, by its index; the first where it is left out. */
   readonly fillOf?: (part: Part) => number;
+  /** Which of the fills is laid over that, where one is. */
+  readonly lightOf?: (part: Part) => number | undefined;
 }
 
 /** One kind of paint: its settings, what it needs to know, and how it colours a shape. */
@@ -26,6 +28,8 @@ export interface PaintKind<K extends string = string, P extends Params = Params,
   P
 > {
   readonly needs?: N;
+  /** Whether it is a material, which lies in the surfaces of a body. */
+  readonly material?: boolean;
   /** What of that it has no use for at these values: it is not handed over then, and a change of it changes nothing. */
   spares?(values: Values<P>): readonly Need[];
   /** Some of its settings as they are where it is chosen by hand, and not those that a document leaves out. */

@@ -1,6 +1,7 @@
 import { joinAll, mapped, shifted, type Bounds } from "../curves/bounds";
 import { apply, translation, multiply, type Matrix } from "../curves/matrix";
 import type { Path } from "../curves/path";
+import type { Point3 } from "../depth/camera";
 import type { Lit } from "../depth/lit";
 import { memoByIdentity } from "../memo";
 
@@ -37,11 +38,32 @@ export interface Part {
    * The plane that it lies in, where that is turned: its box there, and from there into the space of its path. What it is painted with lies
    * in that plane, too.
    */
-  readonly lies?: { readonly box: Bounds; readonly matrix: Matrix };
+  readonly lies?: Plane;
+  /** What a material takes from it that it is painted with, where it is a surface of a body. */
+  readonly surface?: Surface;
   /** Which of the coat's passes it belongs to, by its id; the coat's own paint is for all others. */
   readonly pass?: string;
   /** What is shaded as one surface, where a step makes several. */
   readonly group?: number;
+}
+
+/** A plane that is turned. */
+export interface Plane {
+  readonly box: Bounds;
+  /** From the plane into the space of the path. */
+  readonly matrix: Matrix;
+  /** In lettering space, where it is known: along the plane's x and its y, and out of the body. */
+  readonly axes?: { readonly along: Point3; readonly away: Point3; readonly out: Point3 };
+}
+
+/** A surface of a body, as it is to a material that lies in it. */
+export interface Surface {
+  /** Whether `along` and `lit` say how much light there is on it, and not only which colour it has. */
+  readonly lighted: boolean;
+  /** The plane that a material lies in; parts that share one object share one piece of it. */
+  readonly plane?: Plane;
+  /** Whether it is of the colour of its material alone: what is seen by a hair between others, and what follows a hand. */
+  readonly plain?: boolean;
 }
 
 /** The shape of a coat, in lettering space: 1000 units to the em, y down. */
@@ -65,9 +87,12 @@ const turned = memoByIdentity<Path, Path>(600);
 export function plain(part: Part): Part {
   if (!part.matrix) return part;
   const { matrix, ...rest } = part;
-  const { lit } = part;
+  const { lit, lies, surface } = part;
+  const placed = (plane: Plane): Plane => ({ ...plane, matrix: multiply(matrix, plane.matrix) });
   return {
     ...rest,
+    ...(lies ? { lies: placed(lies) } : {}),
+    ...(surface?.plane ? { surface: { ...surface, plane: placed(surface.plane) } } : {}),
     path: turned(part.path, matrix.join(), () => part.path.transform(matrix)),
     ...(lit ? { lit: { ...lit, from: apply(matrix, lit.from), to: apply(matrix, lit.to) } } : {}),
   };

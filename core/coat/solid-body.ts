@@ -1,3 +1,4 @@
+import { joinAll, type Bounds } from "../curves/bounds";
 import type { Kernel } from "../curves/kernel";
 import type { Matrix, Point } from "../curves/matrix";
 import { Path } from "../curves/path";
@@ -10,19 +11,21 @@ import { toneUnder } from "../depth/light";
 import type { Lit } from "../depth/lit";
 import { chordsOf, underPainted } from "../depth/painted-sides";
 import { drawnProfile, profileOf, type DrawnPlace, type EdgeProfile } from "../depth/profile";
+import { boxOn, skinAcross, type Skin } from "../depth/skin";
 import { solidPainted, solidSides, type SeenSides, type Shading } from "../depth/solid";
+import { solidStrips, type Strip } from "../depth/strips";
 import { litOn, toneOn, type SurfaceKind } from "../depth/surface";
 import { memoByIdentity } from "../memo";
 import { cutOrPainted, paintedLines } from "./cut-or-painted";
 import { frontOf } from "./front";
 import { isDraft } from "./inked-lines";
-import type { Part, Shape } from "./shape";
+import type { Part, Plane, Shape, Surface } from "./shape";
 
 /** Units that the picture of a curve may be off in perspective. */
 const tolerance = 0.05;
 
 /** A part of a body in the picture. */
-export type Drawn = Pick<Part, "path" | "along" | "facing" | "lit" | "pass">;
+export type Drawn = Pick<Part, "path" | "along" | "facing" | "lit" | "pass" | "surface">;
 
 const slopes = memoByIdentity<Path, readonly Facet[]>(3);
 
@@ -43,6 +46,8 @@ export interface Look {
   readonly surface: SurfaceKind;
   /** Units; 0 draws no lines. */
   readonly edge: number;
+  /** The plane of the face, where materials lie in the body's surfaces. */
+  readonly material?: Skin;
 }
 
 interface RimSettings {
@@ -81,7 +86,8 @@ export function bodyOf(shape: Shape, front: Path, camera: Camera, look: Look, ri
         );
     const shown = sides.map(lit);
     // As light as what lies over it, so that no line is seen between two sides.
-    return [{ ...under, along: middleOf(shown.filter((s) => s.pass !== "edges").map((s) => s.along ?? 0)) }, ...shown];
+    const along = middleOf(shown.filter((s) => s.pass !== "edges").map((s) => s.along ?? 0));
+    return [{ ...under, along, surface: { lighted: look.shading.kind !== "ways", plain: true } }, ...shown];
   };
   const lit = (b: Drawn) => (look.shading.kind === "ways" && b.pass !== "rim" ? b : litUnder(b, look));
   if (!rim) return draw(front, camera);
@@ -99,8 +105,11 @@ export function bodyOf(shape: Shape, front: Path, camera: Camera, look: Look, ri
     const tone = Math.min(1, Math.max(0, (n.x * x + n.y * y + n.z * z + across) / (1 + across)));
     return steps > 0 ? Math.round(tone * steps) / steps : tone;
   };
-  const rings = seenSlopes(facets, rim, camera, toneOf).map(({ tone, ...slope }) => lit({ ...slope, along: tone, pass: "rim" }));
-  return [...walls, ...rings];
+  // A material goes through the body: on slopes it is what it is on the face, which they lie nearly in.
+  const rings = seenSlopes(facets, rim, camera, toneOf);
+  const plane = look.material && rings.length ? planeOver(rings, look.material) : undefined;
+  const surface: Surface = { lighted: true, ...(plane ? { plane } : {}) };
+  return [...walls, ...rings.map(({ tone, ...slope }) => lit({ ...slope, along: tone, pass: "rim", surface }))];
 }
 
 /** How much of the way a depth is. */
@@ -115,23 +124,35 @@ export function toPicture(path: Path, { matrix, map }: Camera, kernel: Kernel): 
   return matrix ? kernel.placed(path, matrix) : kernel.warp(path, map, tolerance);
 }
 
-function drawn(front: Path, camera: Camera, { light, shading, edge }: Look, kernel: Kernel): Drawn[] {
-  const sides = solidSides(front, camera, kernel, light, shading).filter((s) => !s.path.isEmpty);
+function drawn(front: Path, camera: Camera, { light, shading, edge, material }: Look, kernel: Kernel): Drawn[] {
+  const strips = material ? solidStrips(front, camera, kernel, light, shading) : undefined;
+  const lighted = shading.kind !== "ways";
+  const inPicture = <S extends SeenSides>(sides: readonly S[]): S[] =>
+    sides.filter((s) => !s.path.isEmpty).map((s) => ({ ...s, path: toPicture(s.path, camera, kernel) }));
   const under = { path: toPicture(bodyUnder(front, camera.way, kernel), camera, kernel) };
-  const seen = sides.map((s) => ofSide(s, toPicture(s.path, camera, kernel)));
+  const shown = inPicture<Strip>(strips?.strips ?? solidSides(front, camera, kernel, light, shading));
+  const shared = material && !strips ? sharedPlane(shown, front, camera) : undefined;
+  const seen = [
+    ...inPicture(strips?.beneath ?? []).map((s) => ofSide(s, { lighted, plain: true })),
+    ...shown.map((s) => ofSide(s, surfaceOn(s.path, s.skin, lighted, shared))),
+  ];
   if (edge === 0) return [under, ...seen];
   const borders = [front, ...visibleSurfaces(front, camera.way, kernel)].map((p) => toPicture(p, camera, kernel));
   return [under, ...seen, { path: linesAlong(borders, edge, kernel), along: 0, pass: "edges" }];
 }
 
-function sketched(front: Path, camera: Camera, { light, shading, edge }: Look, tolerance?: number): Drawn[] {
+function sketched(front: Path, camera: Camera, { light, shading, edge, material }: Look, tolerance?: number): Drawn[] {
   const sides = solidPainted(front, camera, light, shading, tolerance);
   const place = (path: Path) => (camera.matrix ? path.transform(camera.matrix) : straightUnder(path, camera));
   const under = { path: place(underPainted(sides)) };
-  const seen = sides.flatMap((s) => {
-    const path = place(s.path);
-    return [ofSide(s, path), ...(edge > 0 ? [{ path: paintedLines(path, edge), along: 0, pass: "edges" }] : [])];
-  });
+  const shown = sides.map((s) => ({ ...s, path: place(s.path) }));
+  // While it follows a hand its sides are of the material's colour alone.
+  const plain = tolerance === undefined;
+  const shared = material && !plain ? sharedPlane(shown, front, camera) : undefined;
+  const seen = shown.flatMap((s) => [
+    ofSide(s, { ...surfaceOn(s.path, undefined, shading.kind !== "ways", shared), plain }),
+    ...(edge > 0 ? [{ path: paintedLines(s.path, edge), along: 0, pass: "edges" }] : []),
+  ]);
   return [under, ...seen];
 }
 
@@ -148,8 +169,25 @@ function straightUnder(path: Path, { map }: Camera): Path {
   return new Path(path.verbs, coords);
 }
 
-const ofSide = ({ tone, facing, lit, side }: SeenSides, path: Path): Drawn => ({
+/** One plane for sides that are not told apart. */
+function sharedPlane(sides: readonly { readonly path: Path }[], front: Path, camera: Camera): Plane | undefined {
+  const skin = skinAcross(camera, front.bounds);
+  return skin && planeOver(sides, skin);
+}
+
+const planeOver = (parts: readonly { readonly path: Path }[], skin: Skin): Plane =>
+  planeOn(joinAll(parts.map((p) => boxOn(p.path, skin))), skin);
+
+const planeOn = (box: Bounds, { matrix, ...axes }: Skin): Plane => ({ box, matrix, axes });
+
+function surfaceOn(path: Path, skin: Skin | undefined, lighted: boolean, shared?: Plane): Surface {
+  const plane = skin ? planeOn(boxOn(path, skin), skin) : shared;
+  return { lighted, ...(plane ? { plane } : {}) };
+}
+
+const ofSide = ({ path, tone, facing, lit, side }: SeenSides, surface: Surface): Drawn => ({
   path,
+  surface,
   along: tone,
   ...(facing ? { facing } : {}),
   ...(lit ? { lit } : {}),

@@ -1,13 +1,12 @@
 import { contoursOf } from "../curves/contour";
 import type { Kernel } from "../curves/kernel";
-import type { Point } from "../curves/matrix";
 import type { Path } from "../curves/path";
 import type { Camera, Point3 } from "./camera";
 import { litAcross, type Lit } from "./lit";
 import { paintedSides } from "./painted-sides";
 import { runsOf, type Run } from "./runs";
 import { normalsOf, sidesOf, type Side } from "./sides";
-import { litTones, rangeOf, sidesByWay, sideWays, type SideWay, type Tones } from "./tones";
+import { litTones, sidesByWay, sideWays, stretched, type SideWay, type Tones } from "./tones";
 import { visibleOf } from "./visible-sides";
 import { wedgeOf, wedgesAbout } from "./wedges";
 
@@ -74,10 +73,3 @@ export function solidPainted(front: Path, camera: Camera, light: Point3, shading
 }
 
 const byWay = (side: SideWay, path: Path): SeenSides => ({ path, side, tone: sidesByWay.indexOf(side) / (sidesByWay.length - 1) });
-
-/** Tones between the darkest and the lightest side that there is. */
-function stretched(light: Point3, normals: readonly Point[]): (normal: Point) => number {
-  const { low, high } = rangeOf(light, normals);
-  if (!(high - low > 1e-9)) return () => 0.5;
-  return (n) => Math.min(1, Math.max(0, (n.x * light.x + n.y * light.y - low) / (high - low)));
-}

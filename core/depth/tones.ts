@@ -75,6 +75,13 @@ export function litTones({ x: lx, y: ly }: Point, count: number, normals: readon
   };
 }
 
+/** Tones between the darkest and the lightest side that there is. */
+export function stretched(light: Point, normals: readonly Point[]): (normal: Point) => number {
+  const { low, high } = rangeOf(light, normals);
+  if (!(high - low > 1e-9)) return () => 0.5;
+  return (n) => Math.min(1, Math.max(0, (n.x * light.x + n.y * light.y - low) / (high - low)));
+}
+
 /** The four sides of a letter, cut where curves turn from one to the next. */
 export const sidesByWay = ["left", "upper", "right", "lower"] as const;
 export type SideWay = (typeof sidesByWay)[number];

@@ -141,7 +141,7 @@ export const blockShade = formStep({
     );
     const tint = under && tintOf(lamp.colour);
     const lighted = ({ along = 0, pass }: Drawn) =>
-      under && pass === undefined ? { along: toneUnder(along, under), ...(tint ? { tint } : {}) } : { along };
+      under && pass === undefined ? { along: toneUnder(along, under), surface: { lighted: true }, ...(tint ? { tint } : {}) } : { along };
     const faces = values.clear && others.parts.length ? facesIn(others, kernel.exact) : undefined;
     const freed = (path: Path) => (faces && meet(path.bounds, faces.bounds) ? kernel.subtract(path, [faces]) : path);
     const parts = bodies.map((b): Part => ({ ...b, ...lighted(b), path: freed(b.path), x: 0, y: 0, line: 0 }));

@@ -92,7 +92,8 @@ export const castShade = formStep({
       own.forEach((part, i) => {
         const local = { ...light, ground: ground - part.y, middle: middle - part.x };
         const path = known(part.path, `${kernel.name} ${JSON.stringify(local)}`, () => thrown(part.path, boxes[i], part, local, kernel));
-        if (!path.isEmpty) cast.push({ ...part, path });
+        // A shade is no surface any more.
+        if (!path.isEmpty) cast.push({ ...part, path, surface: undefined });
       });
     }
     return { parts: cast };

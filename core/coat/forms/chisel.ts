@@ -111,7 +111,7 @@ export const chisel = formStep({
     ...(line > 0 ? [{ id: "lines", label: "Lines", hint: "Along ridges and corners" }] : []),
   ],
   needs: ["lamp"],
-  apply: (shape, { cut, to, width, by, angle, height, tones, surface, line }, { kernel, units, lamp }) => {
+  apply: (shape, { cut, to, width, by, angle, height, tones, surface: kind, line }, { kernel, units, lamp }) => {
     const inset = to === "top" ? units(width) : Infinity;
     const settings = {
       sunk: cut === "sunk",
@@ -120,7 +120,7 @@ export const chisel = formStep({
       angle,
       height: units(height),
       tones: Math.round(tones),
-      surface,
+      surface: kind,
       line: units(line),
       light: lightOf(lamp),
       lamp: { strength: lamp.strength, ambient: lamp.ambient },
@@ -128,9 +128,13 @@ export const chisel = formStep({
     const parts = shape.parts.map(plain);
     const cuts = parts.map((p) => known(p.path, `${kernel.name} ${JSON.stringify(settings)}`, () => cutOf(p.path, settings, kernel)));
     const tint = tintOf(lamp.colour);
+    // A material goes through the whole letter, and is seen from straight above.
+    const surface = { lighted: true };
     const of = (lines: boolean) =>
       parts.flatMap((p, i) =>
-        cuts[i].filter((c) => (c.pass === "lines") === lines).map((c): Part => ({ ...p, ...c, ...(tint && !lines ? { tint } : {}) })),
+        cuts[i]
+          .filter((c) => (c.pass === "lines") === lines)
+          .map((c): Part => ({ ...p, ...c, ...(lines ? {} : { surface, ...(tint ? { tint } : {}) }) })),
       );
     return { parts: [...of(false), ...of(true)] };
   },

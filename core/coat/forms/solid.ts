@@ -3,6 +3,7 @@ import type { Path } from "../../curves/path";
 import { cameraOf, type Point3 } from "../../depth/camera";
 import { topOf } from "../../depth/chisel/top";
 import { lightOf, lightOn } from "../../depth/light";
+import { boxOn } from "../../depth/skin";
 import { memoByIdentity } from "../../memo";
 import { edgeParam, edgesPass } from "../edge-lines";
 import { formStep, type Pass } from "../form-step";
@@ -28,6 +29,9 @@ const wayPasses: readonly Pass[] = [
 /** Whether nothing of it is told apart by light. */
 const unlit = ({ sides, rim }: { readonly sides: string; readonly rim: string }): boolean => sides === "ways" && rim === "sharp";
 const straight: Point3 = { x: 0, y: 0, z: 1 };
+const back: Point3 = { x: 0, y: 0, z: -1 };
+const xAxis: Point3 = { x: 1, y: 0, z: 0 };
+const yAxis: Point3 = { x: 0, y: 1, z: 0 };
 const full = { strength: 1, ambient: 0 };
 
 export const solid = formStep({
@@ -136,7 +140,7 @@ export const solid = formStep({
     ...(sides === "ways" ? wayPasses : []),
     ...(edge > 0 ? [edgesPass] : []),
   ],
-  needs: ["lamp"],
+  needs: ["lamp", "materials"],
   spares: (v) => (unlit(v) ? ["lamp"] : []),
   stance: (letters, values, units) => {
     const sight = sightOf(letters, values, units);
@@ -155,7 +159,7 @@ export const solid = formStep({
     const { strength, ambient, colour } = lamp;
     return { outline, sight, edge: rimOf(values, sight.depth, units), light: { from: lightOf(lamp), strength, ambient, colour } };
   },
-  apply: (shape, values, { kernel, units, lamp }) => {
+  apply: (shape, values, { kernel, units, lamp, materials }) => {
     const front = frontOf(shape, kernel);
     if (front.isEmpty) return { parts: [] };
     const sight = sightOf(shape, values, units);
@@ -164,25 +168,30 @@ export const solid = formStep({
     // From behind the edges of the face are not seen.
     const rim = flat || camera.behind ? undefined : rimOf(values, sight.depth, units);
     const ways = values.sides === "ways";
+    const plane = planeOf(camera, sight.pivot);
+    const [along, away, out] = [xAxis, yAxis, camera.behind ? back : straight].map(camera.turned);
+    const axes = { along, away, out };
     const look: Look = {
       shading: values.sides === "tones" ? { kind: "tones", count: Math.round(values.tones) } : { kind: ways ? "ways" : "smooth" },
       light: unlit(values) ? straight : lightOn(camera, lightOf(lamp)),
       lamp: unlit(values) ? full : { strength: lamp.strength, ambient: lamp.ambient },
       surface: values.surface,
       edge: units(values.edge),
+      ...(materials.some((pass) => pass !== "face" && pass !== "back" && pass !== "edges") ? { material: { matrix: plane, ...axes } } : {}),
     };
     const key = `${kernel.name} ${JSON.stringify([camera.key, look, flat, rim])}`;
     const body = known(front, key, () => (flat ? [] : bodyOf(shape, front, camera, look, rim, kernel)));
     const pass = camera.behind ? "back" : "face";
-    const plane = planeOf(camera, sight.pivot);
     const seen = shape.parts.map(plain).flatMap((p): Part[] => {
       const at = `${kernel.name} ${camera.key} ${p.x} ${p.y} ${rim?.width ?? 0}`;
       const path = faces(p.path, at, () => {
         const face = rim ? topOf(p.path, rim.width, kernel) : p.path;
         return toPicture(face.transform([1, 0, 0, 1, p.x, p.y]), camera, kernel);
       });
-      const lies = { box: boundsOfPart(p), matrix: plane };
-      return path.isEmpty ? [] : [{ ...p, path, x: 0, y: 0, along: 1, pass, lies }];
+      if (path.isEmpty) return [];
+      // In perspective the plane is right in the middle alone: what is seen of a letter may reach beyond its own box there.
+      const lies = { box: camera.matrix ? boundsOfPart(p) : boxOn(path, { matrix: plane }), matrix: plane, axes };
+      return [{ ...p, path, x: 0, y: 0, along: 1, pass, lies }];
     });
     const tint = unlit(values) ? undefined : tintOf(lamp.colour);
     const place = (b: Drawn): Part => ({ ...b, x: 0, y: 0, line: 0, ...(tint && b.pass !== "edges" ? { tint } : {}) });

@@ -6,7 +6,7 @@ import type { SceneFill, SceneStop } from "../../scene/scene";
 import type { Painted } from "../paint-kind";
 import { placeOfPart, type Part, type Shape } from "../shape";
 
-type Colour = Extract<SceneFill, { kind: "flat" }>;
+export type Colour = Extract<SceneFill, { kind: "flat" }>;
 
 /** Stops between two tones of a surface, so that a straight run between them looks as the inks' own mix does. */
 const between = 0.125;
@@ -40,7 +40,8 @@ export function copiesPainted({ parts }: Shape, stops: readonly Stop[], mix: "sr
   return { fills, fillOf: (part) => fillOf.get(part)! };
 }
 
-function litFill(part: Part, { from, to, stops, rough }: Lit, colour: (tone: number) => Colour): SceneFill {
+/** Light across a part as a gradient. @param colour of a tone */
+export function litFill(part: Part, { from, to, stops, rough }: Lit, colour: (tone: number) => Colour): SceneFill {
   const at: SceneStop[] = [];
   stops.forEach((stop, i) => {
     const last = stops[i - 1] ?? stop;

@@ -1,9 +1,13 @@
+import { mixOklab } from "../../colour";
+import { multiply } from "../../curves/matrix";
+import type { Point3 } from "../../depth/camera";
 import { materials } from "../../grain/materials";
 import type { InkParam } from "../../params";
 import type { SceneFill } from "../../scene/scene";
 import { paint } from "../paint-kind";
-import type { Part } from "../shape";
-import { paintSpans, spanParam, sparesAround } from "./span";
+import { placeOfPart, type Part, type Plane } from "../shape";
+import { Lighted } from "./lighted";
+import { paintSpans, spanParam, sparesAround, type PaintSpan } from "./span";
 
 const tones = ["light", "dark", "marks"] as const;
 
@@ -21,6 +25,7 @@ const inkParam = (tone: 0 | 1 | 2, label: string, hint: string): InkParam => {
 
 export const grain = paint({
   kind: "grain",
+  material: true,
   label: "Grain",
   hint: "A material with a surface that the lamp lights",
   params: {
@@ -77,7 +82,10 @@ export const grain = paint({
     const fillOf = new Map<Part, number>();
     const lit = values.relief > 0 ? lamp : undefined;
     const height = ((lit?.height ?? 45) * Math.PI) / 180;
-    paintSpans(shape, values.span, { board, group }).forEach(({ box, matrix, parts }, i) => {
+    const towards = { x: (lit?.x ?? 0) * Math.cos(height), y: (lit?.y ?? 0) * Math.cos(height), z: Math.sin(height) };
+    const { flat, coloured, planes } = bySurface(shape.parts);
+    const spans = flat.length ? paintSpans({ parts: flat }, values.span, { board, group }) : [];
+    [...spans, ...planes].forEach(({ box, matrix, axes, parts }, i) => {
       fills.push({
         kind: "picture",
         source: {
@@ -90,14 +98,12 @@ export const grain = paint({
             contrast: values.contrast / 100,
             relief: values.relief / 100,
             light: {
-              x: (lit?.x ?? 0) * Math.cos(height),
-              y: (lit?.y ?? 0) * Math.cos(height),
-              z: Math.max(0.05, Math.sin(height)),
+              ...lightIn(towards, axes),
               strength: lit?.strength ?? 1,
               colour: lit?.colour ?? "#ffffff",
             },
-            // Each letter or line from another place of the same tree.
-            seed: values.seed + 1013 * i,
+            // Each letter or line from another place of the same tree; what runs around a body is one piece.
+            seed: values.seed + 1013 * Math.min(i, spans.length),
           },
         },
         area: box,
@@ -107,6 +113,42 @@ export const grain = paint({
       });
       for (const p of parts) fillOf.set(p, fills.length - 1);
     });
-    return { fills, fillOf: (part) => fillOf.get(part)! };
+    if (coloured.length) {
+      const colour = mixOklab(ink(values.light), ink(values.dark), 0.5);
+      for (const p of coloured) fillOf.set(p, fills.length);
+      fills.push({ kind: "flat", colour, opacity: 1 });
+    }
+    const lighted = new Lighted(fills);
+    const lightOf = new Map(shape.parts.map((p) => [p, lighted.of(p)]));
+    return { fills, fillOf: (part) => fillOf.get(part)!, lightOf: (part) => lightOf.get(part) };
   },
 });
+
+/** The least light that falls on a surface from straight before it, as relief takes it: from the side alone it would be all black. */
+const least = { flat: 0.05, turned: 0.3 };
+
+/** Towards the lamp, as the plane that a material lies in sees it. */
+function lightIn(towards: Point3, axes: Plane["axes"]): Point3 {
+  if (!axes) return { ...towards, z: Math.max(least.flat, towards.z) };
+  const { along, away, out } = axes;
+  const on = (a: Point3) => a.x * towards.x + a.y * towards.y + a.z * towards.z;
+  return { x: on(along), y: on(away), z: Math.max(least.turned, on(out)) };
+}
+
+/** What is flat, what is of one colour, and the planes of all else, of which parts that share one share a piece of material. */
+function bySurface(parts: readonly Part[]) {
+  const flat: Part[] = [];
+  const coloured: Part[] = [];
+  const planes = new Map<Plane, PaintSpan & { parts: Part[] }>();
+  for (const part of parts) {
+    const { plane, plain } = part.surface ?? {};
+    if (plain) coloured.push(part);
+    else if (!plane) flat.push(part);
+    else {
+      const known = planes.get(plane);
+      if (known) known.parts.push(part);
+      else planes.set(plane, { parts: [part], ...plane, matrix: multiply(placeOfPart(part), plane.matrix) });
+    }
+  }
+  return { flat, coloured, planes: [...planes.values()] };
+}

@@ -2,7 +2,7 @@ import { joinAll, type Bounds } from "../../curves/bounds";
 import { multiply, type Matrix } from "../../curves/matrix";
 import type { ChoiceParam } from "../../params";
 import type { Givens, Need } from "../given";
-import { boundsOf, placeOfPart, type Part, type Shape } from "../shape";
+import { boundsOf, placeOfPart, type Part, type Plane, type Shape } from "../shape";
 import { straightened } from "./along";
 import { inTurn } from "./in-turn";
 
@@ -35,6 +35,8 @@ export interface PaintSpan {
   readonly box: Bounds;
   /** From the space of the box into the lettering's, where they differ. */
   readonly matrix?: Matrix;
+  /** Where it is the plane of a surface. */
+  readonly axes?: Plane["axes"];
 }
 
 /** The runs of a paint over a shape. */
@@ -48,8 +50,26 @@ export function paintSpans(shape: Shape, span: Span, { board, group }: Pick<Give
       const { box, runs } = straightened(inTurn(line, "letter").map((turn) => turn.parts));
       return runs.map((run) => ({ ...run, box }));
     });
-  const grouped = span === "letter" ? shape.parts.map((p) => [p]) : span === "line" ? lines() : [shape.parts];
+  const grouped = span === "letter" ? letters(shape.parts) : span === "line" ? lines() : [shape.parts];
   return grouped.filter((parts) => parts.length).map((parts) => inPlane(parts) ?? { parts, box: boundsOf(parts) });
+}
+
+/** Part by part, and all that lies on one letter as surfaces of it together. */
+function letters(parts: readonly Part[]): Part[][] {
+  const known = new Map<number, Part[]>();
+  const found: Part[][] = [];
+  for (const part of parts) {
+    const letter = part.surface && part.letter;
+    const own = letter === undefined ? undefined : known.get(letter);
+    if (own) {
+      own.push(part);
+      continue;
+    }
+    const group = [part];
+    found.push(group);
+    if (letter !== undefined) known.set(letter, group);
+  }
+  return found;
 }
 
 /** A run over parts that lie in one plane, which is turned. */
@@ -57,5 +77,5 @@ function inPlane(parts: readonly Part[]): PaintSpan | undefined {
   const [first] = parts;
   const { lies } = first;
   if (!lies || parts.some((p) => p.lies?.matrix !== lies.matrix || p.x !== first.x || p.y !== first.y)) return undefined;
-  return { parts, box: joinAll(parts.map((p) => p.lies!.box)), matrix: multiply(placeOfPart(first), lies.matrix) };
+  return { parts, ...lies, box: joinAll(parts.map((p) => p.lies!.box)), matrix: multiply(placeOfPart(first), lies.matrix) };
 }

@@ -1,3 +1,4 @@
+import { grained } from "./grained";
 import { starters, type StarterCoat, type StarterTools } from "./starter";
 
 /** Sides as blocks, in a dark and a light ink of their own. */
@@ -316,6 +317,18 @@ export const depth = starters("depth", "back", [
     ],
     body,
   ],
+  [
+    "Sawn",
+    "Letters sawn from thick planks, their edges planed off",
+    (t) => {
+      const form: StarterCoat["form"] = [
+        ["solid", { tilt: 16, swing: -22, depth: t.st(80), rim: "bevel", rimWidth: t.st(7), rimHeight: t.st(7) }],
+      ];
+      return [{ ...grained(t, "wood", "Sawn", { span: "letter" }), form }];
+    },
+    body,
+  ],
+  ["Hewn", "Ridges cut from a block of stone", (t) => [{ ...grained(t, "stone", "Hewn"), form: [["chisel", { angle: 50 }]] }], body],
   [
     "Railway plate",
     "A bevelled solid, turned a little",

@@ -1,4 +1,4 @@
-import { materialOf, type MaterialName } from "../../grain/materials";
+import { grained } from "./grained";
 import { starters, type StarterCoat, type StarterTools } from "./starter";
 
 type Stops = readonly (readonly [at: number, name: string, colour: string, opacity?: number])[];
@@ -10,16 +10,6 @@ const painted = (t: StarterTools, name: string, stops: Stops, values: Readonly<R
   name,
   paint: ["gradient", { line: "angle", angle: 90, mix: "oklab", stops: stopsOf(t, stops), ...values }],
 });
-
-const grained = (
-  { st, ink }: StarterTools,
-  material: MaterialName,
-  name: string,
-  values: Readonly<Record<string, unknown>> = {},
-): StarterCoat => {
-  const [light, dark, marks] = materialOf(material).inks.map((i) => ink(i.name, i.colour));
-  return { name, paint: ["grain", { material, size: st(240), light, dark, marks, ...values }] };
-};
 
 export const faces = starters("face", "face", [
   ["Flat", "The letters in one ink", ({ against }) => [{ name: "Face", paint: ["flat", { ink: against("Flat", "#b3402a", "#f0c14b") }] }]],
