@@ -45,7 +45,9 @@ function nudged(coat: Coat, by: number): Coat | undefined {
 }
 
 const text = "Brindlemoors";
-console.log(`Node ${process.version}; “${text}”; medians of ${moves} moves of a drag and of ${rounds} edits, in ms, the slowest coat of each style\n`);
+console.log(
+  `Node ${process.version}; “${text}”; medians of ${moves} moves of a drag and of ${rounds} edits, in ms, the slowest coat of each style\n`,
+);
 console.log(`${"style".padEnd(20)} ${"dragged".padStart(9)} ${"exact".padStart(9)} ${"a letter".padStart(9)}`);
 const over: string[] = [];
 for (const style of styles) {

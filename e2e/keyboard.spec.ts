@@ -215,7 +215,9 @@ test("Delete pressed again and again in the strip takes coats, and never the wor
   await page.locator("[data-coat]").first().click();
   await page.evaluate(() => {
     for (let i = 0; i < 4; i++)
-      window.document.activeElement!.dispatchEvent(new KeyboardEvent("keydown", { key: "Delete", code: "Delete", bubbles: true, cancelable: true }));
+      window.document.activeElement!.dispatchEvent(
+        new KeyboardEvent("keydown", { key: "Delete", code: "Delete", bubbles: true, cancelable: true }),
+      );
   });
   await expect(page.locator("[data-coat]")).toHaveCount(0);
   expect((await document(page)).items).toHaveLength(before);
