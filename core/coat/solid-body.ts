@@ -3,7 +3,7 @@ import type { Kernel } from "../curves/kernel";
 import type { Matrix, Point } from "../curves/matrix";
 import { Path } from "../curves/path";
 import { seenSlopes, slopesOf, type Edge } from "../depth/bevel";
-import { bodyUnder, movedAlong, rest } from "../depth/body";
+import { bodyUnder, movedAlong, rest, shortened } from "../depth/body";
 import type { Camera, Point3 } from "../depth/camera";
 import type { Facet } from "../depth/chisel/facets";
 import { linesAlong, visibleSurfaces } from "../depth/edges";
@@ -91,10 +91,7 @@ export function bodyOf(shape: Shape, front: Path, camera: Camera, look: Look, ri
   };
   const lit = (b: Drawn) => (look.shading.kind === "ways" && b.pass !== "rim" ? b : litUnder(b, look));
   if (!rim) return draw(front, camera);
-  // Sides begin where the edge ends: that much deeper, which in the plane of the face is that much along the way.
-  const { way } = camera;
-  const share = shareAt(rim.height, camera);
-  const walls = draw(front.transform(movedAlong(way, share)), { ...camera, way: rest(way, share) });
+  const walls = draw(...wallsUnder(front, camera, rim.height));
   const outline = frontOf(shape, kernel.exact);
   const facets = slopes(outline, `${isDraft(kernel)} ${rim.width}`, () => slopesOf(outline, rim, isDraft(kernel)));
   const { x, y, z } = look.light;
@@ -109,7 +106,19 @@ export function bodyOf(shape: Shape, front: Path, camera: Camera, look: Look, ri
   const rings = seenSlopes(facets, rim, camera, toneOf);
   const plane = look.material && rings.length ? planeOver(rings, look.material) : undefined;
   const surface: Surface = { lighted: true, ...(plane ? { plane } : {}) };
-  return [...walls, ...rings.map(({ tone, ...slope }) => lit({ ...slope, along: tone, pass: "rim", surface }))];
+  const slopesSeen = rings.map(({ tone, ...slope }) => lit({ ...slope, along: tone, pass: "rim", surface }));
+  return camera.behind ? [...slopesSeen.reverse(), ...walls] : [...walls, ...slopesSeen];
+}
+
+/**
+ * Sides begin where the edge of the face ends: that much deeper, which in the plane of the face is that much along the way. From behind
+ * they end there, and the edge lies beyond them.
+ */
+function wallsUnder(front: Path, camera: Camera, height: number): [Path, Camera] {
+  const { way, behind, depth } = camera;
+  if (behind) return [front, { ...camera, way: shortened(way, shareAt(depth - height, camera)) }];
+  const share = shareAt(height, camera);
+  return [front.transform(movedAlong(way, share)), { ...camera, way: rest(way, share) }];
 }
 
 /** How much of the way a depth is. */

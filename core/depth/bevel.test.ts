@@ -99,6 +99,17 @@ function marched(front: Path, rays: Rays, rim: EdgeProfile | "drawn", x: number,
   };
   const profile = rim === "drawn" ? drawnProfile(section, false) : profileOf(rim);
   const steps = 30;
+  // From behind, the back comes first, then the sides, and the edge of the face last.
+  if (way[2] > 0) {
+    if (rays.inside(...at(-10 * depth))) return "back";
+    for (let i = 0; i <= 80; i++) if (rays.inside(...at(-10 * depth + (10 * (depth - height) * i) / 80))) return "side";
+    for (let i = 0; i <= steps; i++) {
+      const z = -10 * height * (1 - i / steps);
+      const [px, py] = at(z);
+      if (rays.inside(px, py) && z <= (upAt(profile, nearest(front, px, py)!.distance / (10 * width)) - 1) * 10 * height + 1e-9) return "rim";
+    }
+    return "nothing";
+  }
   for (let i = 0; i <= steps; i++) {
     const z = (-10 * height * i) / steps;
     const [px, py] = at(z);
@@ -118,19 +129,25 @@ function marched(front: Path, rays: Rays, rim: EdgeProfile | "drawn", x: number,
 
 describe("the edge of a body's face", () => {
   test.each([
-    ["archivo-black", "Rg8", "bevel"],
-    ["alfa-slab", "Be", "round"],
-    ["pacifico", "Fy", "bevel"],
-    ["abril-fatface", "Q&", "cove"],
-    ["archivo-black", "S4", "drawn"],
-  ] as const)("is seen where a ray that marches through it meets it: %s, %s, %s", (face, text, rim) => {
+    ["archivo-black", "Rg8", "bevel", "before"],
+    ["alfa-slab", "Be", "round", "before"],
+    ["pacifico", "Fy", "bevel", "before"],
+    ["abril-fatface", "Q&", "cove", "before"],
+    ["archivo-black", "S4", "drawn", "before"],
+    ["archivo-black", "Rg8", "bevel", "behind"],
+    ["abril-fatface", "Q&", "round", "behind"],
+    ["alfa-slab", "Be", "drawn", "behind"],
+  ] as const)("is seen where a ray that marches through it meets it: %s, %s, %s, %s", (face, text, rim, from) => {
     const front = wordOf(engine, face, text);
     const b = front.bounds;
     const shape = { parts: [{ path: front, x: 0, y: 0, line: 0 }] };
     let [asked, wrong] = [0, 0];
-    for (let seed = 1; seed <= 6; seed++) {
+    const met = new Set<string>();
+    for (let seed = 1; seed <= (from === "behind" ? 12 : 6); seed++) {
       const c = (k: number) => chance(seed, k, 61);
-      const turn = { swing: 90 * (c(0) - 0.5), tilt: 80 * (c(1) - 0.5), roll: 0 };
+      // From behind so far to a side that its slopes can be seen.
+      const swing = from === "behind" ? (seed % 3 ? 1 : -1) * (95 + 35 * c(0)) : 90 * (c(0) - 0.5);
+      const turn = { swing, tilt: 80 * (c(1) - 0.5), roll: 0 };
       const perspective = seed % 2 ? 0 : 20 + 60 * c(2);
       const own = coat("T", flat("face"), [
         step("solid", { ...turn, depth, perspective, rim, rimWidth: width, rimHeight: height, profile: section }),
@@ -159,15 +176,17 @@ describe("the edge of a body's face", () => {
         ].map(([dx, dy]) => marched(front, rays, rim, x + dx, y + dy));
         if (near.some((n) => n !== want)) continue;
         asked++;
+        met.add(want);
         const got = seen.findLast((s) => inside(s.polygons, x, y))?.pass ?? "nothing";
         if (got !== want) wrong++;
       }
     }
     expect(asked).toBeGreaterThan(60);
     expect([wrong, asked]).toEqual([0, asked]);
+    expect([...met]).toEqual(expect.arrayContaining([from === "behind" ? "back" : "face", "rim", "side", "nothing"]));
   });
 
-  test("of a square is four slopes that are lit apart, round a face that is as much smaller; none from behind", () => {
+  test("of a square is four slopes that are lit apart, round a face that is as much smaller; from straight behind none of them is seen", () => {
     const square = { parts: [{ path: rectangle(0, 0, 300, 300), x: 0, y: 0, line: 0 }] };
     const parts = (values: Record<string, unknown>) =>
       new Coats(

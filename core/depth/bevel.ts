@@ -32,7 +32,7 @@ export const slopesOf = (outline: Path, { width }: Edge, draft: boolean): readon
 
 /**
  * What is seen of the edge of a body, in the picture, from the farthest to the nearest: a ray meets what lies deeper later, so that rings
- * of slopes lie over one another as they lie in depth. Slopes that face away are left out.
+ * of slopes lie over one another as they lie in depth; from behind it is the other way round. Slopes that face away are left out.
  * @param toneOf how light a surface with a normal, a unit of length in the body's frame, is
  */
 export function seenSlopes(facets: readonly Facet[], edge: Edge, camera: Camera, toneOf: (normal: Point3) => number): SeenSlope[] {

@@ -165,8 +165,7 @@ export const solid = formStep({
     const sight = sightOf(shape, values, units);
     const flat = sight.depth < 1e-6;
     const camera = cameraOf(flat ? { ...sight, depth: 1e-3 } : sight);
-    // From behind the edges of the face are not seen.
-    const rim = flat || camera.behind ? undefined : rimOf(values, sight.depth, units);
+    const rim = flat ? undefined : rimOf(values, sight.depth, units);
     const ways = values.sides === "ways";
     const plane = planeOf(camera, sight.pivot);
     const [along, away, out] = [xAxis, yAxis, camera.behind ? back : straight].map(camera.turned);
@@ -183,9 +182,11 @@ export const solid = formStep({
     const body = known(front, key, () => (flat ? [] : bodyOf(shape, front, camera, look, rim, kernel)));
     const pass = camera.behind ? "back" : "face";
     const seen = shape.parts.map(plain).flatMap((p): Part[] => {
-      const at = `${kernel.name} ${camera.key} ${p.x} ${p.y} ${rim?.width ?? 0}`;
+      // The back has no edge of its own.
+      const inset = camera.behind ? 0 : (rim?.width ?? 0);
+      const at = `${kernel.name} ${camera.key} ${p.x} ${p.y} ${inset}`;
       const path = faces(p.path, at, () => {
-        const face = rim ? topOf(p.path, rim.width, kernel) : p.path;
+        const face = inset > 0 ? topOf(p.path, inset, kernel) : p.path;
         return toPicture(face.transform([1, 0, 0, 1, p.x, p.y]), camera, kernel);
       });
       if (path.isEmpty) return [];
