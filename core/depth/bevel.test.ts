@@ -106,7 +106,8 @@ function marched(front: Path, rays: Rays, rim: EdgeProfile | "drawn", x: number,
     for (let i = 0; i <= steps; i++) {
       const z = -10 * height * (1 - i / steps);
       const [px, py] = at(z);
-      if (rays.inside(px, py) && z <= (upAt(profile, nearest(front, px, py)!.distance / (10 * width)) - 1) * 10 * height + 1e-9) return "rim";
+      if (rays.inside(px, py) && z <= (upAt(profile, nearest(front, px, py)!.distance / (10 * width)) - 1) * 10 * height + 1e-9)
+        return "rim";
     }
     return "nothing";
   }
