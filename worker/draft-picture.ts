@@ -1,7 +1,8 @@
 import { isEmpty, mapped, type Bounds } from "../core/curves/bounds";
 import { identity, multiply, translation, type Matrix } from "../core/curves/matrix";
 import { Verb, type Path } from "../core/curves/path";
-import type { PictureFill, SceneFade, SceneFill, SceneLayer, SceneStop } from "../core/scene/scene";
+import { numberOf } from "../core/memo";
+import type { PictureFill, SceneFade, SceneFill, SceneLayer, SceneOverlay, SceneStop } from "../core/scene/scene";
 import type { RoughPixels } from "./grains";
 
 /** A layer as pixels, and where they lie on the board. */
@@ -18,15 +19,17 @@ export type PicturePixels = (fill: PictureFill) => RoughPixels | undefined;
 /** What a page paints late: so many gradients, of which a blur stands for many. */
 const costly = 120;
 const perBlur = 40;
+const perOverlay = 60;
 /** Pixels of a picture at most: it is seen in passing. */
 const mostPixels = 2_000_000;
 /** How far beyond the board it is drawn, as a share of it. */
 const beyond = 0.25;
 
 /** How much there is to paint; Infinity where pixels could not show it as the page does. */
-function costOf({ fills, over, effects = [], layers = [] }: SceneLayer, pictures: PicturePixels): number {
-  if (over?.length || fills.some((f) => f.kind === "angular" || (f.kind === "picture" && !pictures(f)))) return Infinity;
-  return fills.filter((f) => f.kind !== "flat").length + perBlur * effects.length + layers.reduce((sum, l) => sum + costOf(l, pictures), 0);
+function costOf({ fills, over = [], effects = [], layers = [] }: SceneLayer, pictures: PicturePixels): number {
+  if (fills.some((f) => f.kind === "angular" || (f.kind === "picture" && !pictures(f)))) return Infinity;
+  const own = fills.filter((f) => f.kind !== "flat").length + perBlur * effects.length + perOverlay * over.length;
+  return own + layers.reduce((sum, l) => sum + costOf(l, pictures), 0);
 }
 
 /** Whether a page takes long to paint a layer that pixels show as well. */
@@ -85,6 +88,18 @@ function sheetOf(depth: number, { width, height }: Size): Pixels {
   return sheet;
 }
 
+/** Sheets for what is made on the side, by what it is: a sheet costs more than what is drawn on it. */
+const asides = new Map<string, Pixels>();
+
+function asideOf(what: string, { width, height }: Size): Pixels {
+  const known = asides.get(what);
+  const sheet = known ?? new OffscreenCanvas(width, height).getContext("2d", { willReadFrequently: true })!;
+  asides.set(what, sheet);
+  sheet.canvas.width = width;
+  sheet.canvas.height = height;
+  return sheet;
+}
+
 /** A layer on a sheet, without its own opacity and blending. */
 function painted(layer: SceneLayer, way: Way, depth: number): Pixels {
   const { place, size } = way;
@@ -100,6 +115,7 @@ function painted(layer: SceneLayer, way: Way, depth: number): Pixels {
     sheet.globalAlpha = 1;
     sheet.globalCompositeOperation = "source-over";
   }
+  for (const over of layer.over ?? []) layOver(sheet, layer, over, way);
   if (fade) fadeOut(sheet, fade, place, size);
   const scale = Math.sqrt(Math.abs(place[0] * place[3] - place[1] * place[2]));
   const blur = Math.sqrt(effects.reduce((sum, e) => sum + e.deviation ** 2, 0)) * scale;
@@ -118,6 +134,81 @@ function paintPaths(to: Pixels, { paths, fills }: SceneLayer, way: Way): void {
     trace(to, path);
     paint(to, fills[fill], way);
   }
+}
+
+/** What is laid on paths within their outline is drawn in pixels so much larger: it is soft. */
+const coarser = 2;
+
+/** How far paths cover what lies about each pixel, from 0 to 255: of what was asked for last, since light moves over forms that stay. */
+interface Cover extends Size {
+  readonly alpha: Uint8Array;
+}
+const covers = new Map<string, Cover>();
+const mostCovers = 6;
+
+function coverOf({ paths }: SceneLayer, deviation: number, way: Way): Cover {
+  const { width, height } = way.size;
+  const size = { width: Math.max(1, Math.ceil(width / coarser)), height: Math.max(1, Math.ceil(height / coarser)) };
+  const key = `${paths.map((p) => [numberOf(p.path), p.x, p.y, p.matrix]).join()} ${deviation} ${way.place.join()} ${width} ${height}`;
+  const known = covers.get(key);
+  covers.delete(key);
+  const cover = known ?? { ...size, alpha: blurredOf(paths, deviation, way, size) };
+  covers.set(key, cover);
+  if (covers.size > mostCovers) covers.delete(covers.keys().next().value!);
+  return cover;
+}
+
+function blurredOf(paths: SceneLayer["paths"], deviation: number, { place, size: whole }: Way, { width, height }: Size): Uint8Array {
+  const small = multiply([width / whole.width, 0, 0, height / whole.height, 0, 0], place);
+  const [sharp, soft] = [asideOf("sharp", { width, height }), asideOf("soft", { width, height })];
+  outline(sharp, paths, small);
+  sharp.fill();
+  const blur = deviation * Math.sqrt(Math.abs(small[0] * small[3] - small[1] * small[2]));
+  if (blur > 0) soft.filter = `blur(${blur}px)`;
+  soft.drawImage(sharp.canvas, 0, 0);
+  const { data } = soft.getImageData(0, 0, width, height);
+  return Uint8Array.from({ length: width * height }, (_, i) => data[4 * i + 3]);
+}
+
+/** All of the paths as one. */
+function outline(to: Pixels, paths: SceneLayer["paths"], place: Matrix): void {
+  to.beginPath();
+  for (const { path, x, y, matrix } of paths) {
+    to.setTransform(...multiply(place, multiply(translation(x, y), matrix ?? identity)));
+    trace(to, path);
+  }
+}
+
+/** Light or shade on the edges of paths, as the filter of the page makes it: see `SceneOverlay`. */
+function layOver(to: Pixels, layer: SceneLayer, over: SceneOverlay, way: Way): void {
+  const { alpha, width, height } = coverOf(layer, over.deviation, way);
+  const { place, size } = way;
+  // How many of the pixels a slope rises over, in whole ones.
+  const rise = over.kind === "slope" ? over.rise : { x: 0, y: 0 };
+  const rx = Math.round(((place[0] * rise.x + place[2] * rise.y) * width) / size.width);
+  const ry = Math.round(((place[1] * rise.x + place[3] * rise.y) * height) / size.height);
+  const coverAt = (x: number, y: number) => (x < 0 || y < 0 || x >= width || y >= height ? 0 : alpha[y * width + x]);
+  const [red, green, blue] = [1, 3, 5].map((at) => parseInt(over.colour.slice(at, at + 2), 16));
+  const laid = asideOf("laid", { width, height });
+  const pixels = laid.createImageData(width, height);
+  const { data } = pixels;
+  for (let y = 0, o = 0; y < height; y++)
+    for (let x = 0; x < width; x++, o += 4) {
+      const shown = over.kind === "edge" ? 255 - alpha[y * width + x] : coverAt(x - rx, y - ry) - coverAt(x + rx, y + ry);
+      if (shown <= 0) continue;
+      data[o] = red;
+      data[o + 1] = green;
+      data[o + 2] = blue;
+      data[o + 3] = over.opacity * Math.min(255, over.gain * shown);
+    }
+  laid.putImageData(pixels, 0, 0);
+  to.save();
+  outline(to, layer.paths, place);
+  to.clip();
+  to.setTransform(...identity);
+  to.globalCompositeOperation = over.blend === "normal" ? "source-over" : (over.blend as GlobalCompositeOperation);
+  to.drawImage(laid.canvas, 0, 0, size.width, size.height);
+  to.restore();
 }
 
 function trace(to: Pixels, { verbs, coords: c }: Path): void {
@@ -158,13 +249,13 @@ function paint(to: Pixels, fill: SceneFill, { place, pictures }: Way): void {
 function paintPicture(to: Pixels, { area, matrix, opacity }: PictureFill, { width, height, rgb }: RoughPixels, place: Matrix): void {
   const data = new Uint8ClampedArray(4 * width * height).fill(255);
   for (let i = 0, o = 0; i < rgb.length; i += 3, o += 4) for (let k = 0; k < 3; k++) data[o + k] = rgb[i + k];
-  const picture = new OffscreenCanvas(width, height);
-  picture.getContext("2d")!.putImageData(new ImageData(data, width), 0, 0);
+  const picture = asideOf("picture", { width, height });
+  picture.putImageData(new ImageData(data, width), 0, 0);
   to.save();
   to.clip();
   to.globalAlpha = opacity;
   to.setTransform(...multiply(place, matrix ?? identity));
-  to.drawImage(picture, area.minX, area.minY, area.maxX - area.minX, area.maxY - area.minY);
+  to.drawImage(picture.canvas, area.minX, area.minY, area.maxX - area.minX, area.maxY - area.minY);
   to.restore();
 }
 
