@@ -43,7 +43,7 @@ test("a block shade comes in behind the word, runs to a point that is dragged on
   expect(faults).toEqual([]);
 });
 
-/** The brass door with a sheet of one colour: its edges are lit in pixels, and its grain, which is coarse in a drag, hides nothing of that. */
+/** The brass door with a sheet of one colour: its edges are lit in pixels, and no grain, which is coarse in a drag, hides that. */
 async function plainDoor(page: Page): Promise<string> {
   const { document: piece } = await (await page.request.get("/api/pieces/demo-notary-s-door")).json();
   const { document: style } = await (await page.request.get("/api/styles/demo-brass-sheet")).json();
