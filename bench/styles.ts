@@ -5,7 +5,7 @@
 import { performance } from "node:perf_hooks";
 import { demoStyles } from "../demo/styles";
 import { formStepKind } from "../core/coat/forms";
-import type { Coat } from "../core/coat/schema";
+import { newFormStep, type Coat } from "../core/coat/schema";
 import { compile } from "../core/piece/compile";
 import { newLettering, newPiece } from "../core/piece/schema";
 import type { Style } from "../core/style/schema";
@@ -21,8 +21,7 @@ await engine.load([...new Set(styles.map((s) => s.madeWith?.face ?? "archivo-bla
 
 const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1];
 
-function run(style: Style, text: string, draft: boolean): number {
-  const face = style.madeWith?.face ?? "archivo-black";
+function run(style: Style, text: string, draft: boolean, face = style.madeWith?.face ?? "archivo-black"): number {
   const word = newLettering({
     ...{ id: "w", text, face, size: 160, letterSpacing: 0, lineSpacing: 1, align: "centre", x: 700, y: 300, turn: 0 },
     ...{ styleId: style.id, ownStyle: null },
@@ -71,3 +70,32 @@ for (const style of styles) {
   );
 }
 console.log(`\nover ${aim} ms while dragged: ${over.join(", ") || "none"}`);
+
+/** Forms that are drawn letter by letter: exactly with another length, and with one other letter that was seen before. */
+const drawn: readonly (readonly [label: string, kind: string, values: Readonly<Record<string, unknown>>, length: string])[] = [
+  ["hatch, ruled", "hatch", { loose: 0 }, "spacing"],
+  ["hatch", "hatch", {}, "spacing"],
+  ["hatch, tapered", "hatch", { taper: true }, "spacing"],
+  ["hatch, crossed", "hatch", { second: true }, "spacing"],
+  ["inlines, 1", "inlines", { count: 1 }, "weight"],
+  ["inlines, 3", "inlines", { count: 3 }, "weight"],
+  ["redraw", "redraw", {}, "weight"],
+  ["ripple", "ripple", {}, "height"],
+];
+const letters = "ABCDEFGHI";
+await engine.load(["archivo-black"]);
+console.log(`\n${"form, on archivo-black".padEnd(30)} ${"exact".padStart(9)} ${"a letter".padStart(9)}`);
+for (const [label, kind, values, length] of drawn) {
+  const made = newFormStep(kind, "s", values);
+  const own = (by: number) => {
+    const form = [newFormStep("letters", "l"), { ...made, [length]: ((made as Readonly<Record<string, unknown>>)[length] as number) * by }];
+    return { ...styles[0], coats: [{ ...styles[0].coats[0], form }] };
+  };
+  const at = (by: number, text: string) => run(own(by) as Style, text, false, "archivo-black");
+  for (const letter of letters) at(1.5, `Brind${letter}emoors`);
+  at(1, text);
+  const exact = median(Array.from({ length: rounds }, (_, n) => at(1 + (n + 1) / 300, text)));
+  const style = own(1) as Style;
+  const letter = median([...letters].map((l) => run(style, `Brind${l}emoors`, false, "archivo-black")));
+  console.log(`${label.padEnd(30)} ${exact.toFixed(1).padStart(9)} ${letter.toFixed(1).padStart(9)}`);
+}

@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, test } from "@jest/globals";
 import { board, engineWith, styleOf, word } from "../../tests/engine";
 import { coatsContext } from "../../tests/coats";
-import { area, circle, rectangle } from "../../tests/paths";
+import { area, contours, circle, rectangle } from "../../tests/paths";
 import { coat, flat, step, weld } from "../../demo/build";
 import { contoursOf } from "../curves/contour";
 import { Track, trackPoint } from "../curves/track";
@@ -130,7 +130,8 @@ describe("ripples", () => {
 });
 
 describe("hatching", () => {
-  const covered = (values: Record<string, unknown>, form = disc) => area(only(made(asShape(form), "hatch", values))) / area(form);
+  const covered = (values: Record<string, unknown>, form = disc) =>
+    area(engine.kernel.weld(only(made(asShape(form), "hatch", values)))) / area(form);
 
   test.each([
     ["ruled", { loose: 0, ends: 0 }],
@@ -145,6 +146,11 @@ describe("hatching", () => {
   test("in two directions covers what chance would: both, less where they meet", () => {
     const share = covered({ spacing: 2, weight: 0.7, loose: 0, ends: 0, second: true });
     expect(Math.abs(share / (1 - 0.65 ** 2) - 1)).toBeLessThan(0.02);
+    // Each stroke stays one: four nodes with flat ends where it is ruled, and no hole between them.
+    const crossed = only(made(asShape(square), "hatch", { spacing: 4, weight: 1, loose: 0, ends: 40, angle: 0, second: true }));
+    const one = only(made(asShape(square), "hatch", { spacing: 4, weight: 1, loose: 0, ends: 40, angle: 0 }));
+    expect(contours(crossed)).toBeGreaterThan(1.8 * contours(one));
+    expect(contours(crossed)).toBeLessThan(2.2 * contours(one));
   });
 
   test("to and fro is one line where the form lets it", () => {

@@ -1,7 +1,7 @@
 import { contoursOf, pathOf, type Contour } from "../../curves/contour";
 import type { Kernel } from "../../curves/kernel";
 import { rotation } from "../../curves/matrix";
-import type { Path } from "../../curves/path";
+import { PathBuilder, type Path } from "../../curves/path";
 import { hatched } from "../../drawn/hatch";
 import { memoByIdentity } from "../../memo";
 import { eachPart, formStep } from "../form-step";
@@ -112,7 +112,14 @@ function strokes(path: Path, drawn: Drawn, kernel: Kernel): Path {
   const lines = hands.map((h) => along(path, JSON.stringify([h, draft]), () => hatched(path, h, draft)));
   if (draft) return inked(lines.flat(), penOf(drawn), kernel);
   const made = hands.map((h, i) => level(path, lines[i], h.angle, drawn, kernel));
-  return made.length > 1 ? kernel.union(made) : made[0];
+  // Strokes that cross lie over one another, as on paper: united they would be a lattice of some thousand holes, and no strokes any more.
+  return made.length > 1 ? laidOver(made) : made[0];
+}
+
+function laidOver(paths: readonly Path[]): Path {
+  const out = new PathBuilder();
+  for (const p of paths) out.add(p);
+  return out.build();
 }
 
 function penOf({ weight, taper }: Drawn) {
