@@ -134,6 +134,23 @@ describe("the mirror", () => {
     }
   });
 
+  test("turns the light on edges over with the letters, in perspective and on water as on a plain mirror", () => {
+    const riseIn = (values: Record<string, unknown>) => {
+      const own = coat("Mirror", flat("face"), [step("mirror", { strength: 55, height: 100, ...values })]);
+      const worn = word.map((c) => ({ ...c, finish: { ...c.finish, relief: { ...c.finish.relief, on: true } } }));
+      const [layer] = new Coats([own, ...worn], coatsContext(engine.kernel, letters)).build(own).layers;
+      const { over = [] } = layer.layers!.at(-1)!;
+      return over.flatMap((o) => (o.kind === "slope" ? [o.rise] : []));
+    };
+    const flatOnes = riseIn({});
+    expect(flatOnes.length).toBeGreaterThan(0);
+    // Seen a little in perspective, and on low water, they rise as much within a fifth.
+    for (const values of [{ spread: 5 }, { wave: 0.2, length: 30 }])
+      riseIn(values).forEach(({ x, y }, i) =>
+        expect(Math.hypot(x - flatOnes[i].x, y - flatOnes[i].y)).toBeLessThan(0.2 * Math.hypot(flatOnes[i].x, flatOnes[i].y)),
+      );
+  });
+
   test("of a coat that is more than the letters is of that coat alone, and follows what is changed in others else", () => {
     const own = layerOf({}, [step("grow", { amount: 3 }), step("mirror")]);
     expect(own.layers!.map((l) => l.label)).toEqual(["Mirror"]);

@@ -2,10 +2,13 @@ import { mapped } from "../curves/bounds";
 import { apply, identity, multiply, translation, type Matrix } from "../curves/matrix";
 import type { SceneLayer, SceneOverlay } from "./scene";
 
+/** How much longer lengths become, all ways taken together. */
+export const sizeOf = ([a, b, c, d]: Matrix): number => Math.sqrt(Math.abs(a * d - b * c));
+
 /** A layer under an affine map: paths that repeat stay one object. Blurs become as much larger as the area does. */
 export function movedLayer(layer: SceneLayer, m: Matrix): SceneLayer {
   const { effects } = layer;
-  const size = Math.sqrt(Math.abs(m[0] * m[3] - m[1] * m[2]));
+  const size = sizeOf(m);
   return {
     ...layer,
     paths: layer.paths.map((p) => {
@@ -22,7 +25,8 @@ export function movedLayer(layer: SceneLayer, m: Matrix): SceneLayer {
   };
 }
 
-function movedOverlay(o: SceneOverlay, [a, b, c, d]: Matrix, size: number): SceneOverlay {
+/** @param size how much longer lengths become */
+export function movedOverlay(o: SceneOverlay, [a, b, c, d]: Matrix, size: number): SceneOverlay {
   const scaled = { ...o, deviation: o.deviation * size };
   return scaled.kind === "edge"
     ? scaled

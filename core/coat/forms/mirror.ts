@@ -144,18 +144,10 @@ export const mirror = formStep({
   apply: (shape, values, { kernel, units, letters }) => {
     const own = mirrorOf(values, letters, units);
     if (!own) return { parts: [] };
-    const layer: SceneLayer = { ...plainLayer, paths: shape.parts.map((p) => ({ ...p, fill: 0 })), bounds: boundsOf(shape.parts) };
-    const { paths } = reflected(layer, own, kernel);
-    // Each path is of the part whose path it was: what lies in the ground has none.
-    return {
-      parts: paths.map(({ path, x, y, matrix, fill: _, ...part }) => ({
-        ...(part as unknown as Part),
-        path,
-        x,
-        y,
-        ...(matrix ? { matrix } : {}),
-      })),
-    };
+    // What is painted is told apart by the part that it is: what lies in the ground has none.
+    const standing = shape.parts.map(({ path, x, y, matrix }, fill) => ({ path, x, y, fill, ...(matrix ? { matrix } : {}) }));
+    const { paths } = reflected({ ...plainLayer, paths: standing, bounds: boundsOf(shape.parts) }, own, kernel);
+    return { parts: paths.map(({ path, x, y, matrix, fill }): Part => ({ ...shape.parts[fill], path, x, y, matrix })) };
   },
   ofLayers: (layers, values, { kernel, units, letters }) => {
     const own = mirrorOf(values, letters, units);
