@@ -108,3 +108,47 @@ test("a picture that takes long says how far it is and can be stopped, and nothi
   expect((await document(page)).items[0].studio).toBeNull();
   expect(faults).toEqual([]);
 });
+
+test("where only a page draws in space the picture is taken there, and looks the same", async ({ page, context }) => {
+  test.setTimeout(150_000);
+  const faults = noteFaults(page);
+  // What runs beside a page has no window.
+  const without = `if (typeof window === "undefined" && typeof OffscreenCanvas !== "undefined") {
+    const whole = OffscreenCanvas.prototype.getContext;
+    OffscreenCanvas.prototype.getContext = function (kind, ...more) {
+      return /webgl/.test(kind) ? null : whole.call(this, kind, ...more);
+    };
+  }\n`;
+  await page.addInitScript(() => {
+    const whole = HTMLCanvasElement.prototype.getContext;
+    Object.assign(window, { inSpace: 0 });
+    HTMLCanvasElement.prototype.getContext = function (this: HTMLCanvasElement, ...asked: Parameters<typeof whole>) {
+      if (asked[0].includes("webgl")) (window as unknown as { inSpace: number }).inSpace++;
+      return whole.apply(this, asked);
+    } as typeof whole;
+  });
+  const taken: Buffer[] = [];
+  for (const beside of [true, false]) {
+    if (!beside)
+      await context.route(/\/_next\/static\/chunks\/.*\.js/, async (route) => {
+        const response = await route.fetch();
+        await route.fulfill({ response, body: without + (await response.text()) });
+      });
+    await newPiece(page, "TIN");
+    await page.keyboard.press("3");
+    await addCoat(page, "Solid", "Depth");
+    await sit(page);
+    await fill(page.getByLabel("Longer side", { exact: true }), "240");
+    await choose(page, "Quality", "Quick");
+    taken.push((await downloaded(page, () => page.getByRole("button", { name: "Save as PNG" }).click())).bytes);
+    expect((await page.evaluate(() => (window as unknown as { inSpace: number }).inSpace)) > 0).toBe(!beside);
+    await page.keyboard.press("Escape");
+    await page.goto("/");
+  }
+  const [here, there] = taken.map((bytes) => PNG.sync.read(bytes));
+  expect([there.width, there.height]).toEqual([here.width, here.height]);
+  const off = here.data.reduce((sum, v, i) => sum + Math.abs(v - there.data[i]), 0) / here.data.length;
+  // Of 255: exposures fall where chance puts them.
+  expect(off).toBeLessThan(2);
+  expect(faults).toEqual([]);
+});
