@@ -38,6 +38,8 @@ const kinds: readonly (readonly [
   ["solid, parallel", "solid", {}, (n) => ({ swing: -20 + n }), [16, 33]],
   ["solid, perspective", "solid", { perspective: 60 }, (n) => ({ swing: -20 + n }), [16, 33]],
   ["solid, five tones", "solid", { sides: "tones" }, (n) => ({ swing: -20 + n }), [16, 33]],
+  ["solid, bevelled", "solid", { rim: "bevel" }, (n) => ({ swing: -20 + n }), [60, 300]],
+  ["solid, rounded", "solid", { rim: "round" }, (n) => ({ swing: -20 + n }), [60, 300]],
   ["chisel, to the ridge", "chisel", {}, (n) => ({ angle: 40 + n }), [60, 300]],
   ["chisel, flat top", "chisel", { to: "top" }, (n) => ({ width: 2 + n / 10 }), [60, 300]],
   ["trail of 150", "trail", { copies: 150 }, (n) => ({ way: { angle: 60 + n, distance: 24 } }), [16, 33]],

@@ -2,18 +2,13 @@ import { beforeAll, describe, expect, test } from "@jest/globals";
 import { coat, flat, step } from "../../demo/build";
 import { coatsContext } from "../../tests/coats";
 import { engineWith } from "../../tests/engine";
-import { inside, rectangle } from "../../tests/paths";
-import { Rays } from "../../tests/rays";
+import { rectangle } from "../../tests/paths";
+import { depth, lookedOverRim } from "../../tests/rims";
 import { wordOf } from "../../tests/words";
 import { Coats } from "../coat/evaluate";
-import type { Part } from "../coat/shape";
-import { flatten } from "../curves/flatten";
-import { nearest } from "../curves/measure";
-import type { Path } from "../curves/path";
 import { chance } from "../grain/noise";
 import type { LoadedEngine } from "../piece/engine";
-import type { Sight } from "./camera";
-import { drawnProfile, edgeProfiles, profileOf, upAt, type EdgeProfile } from "./profile";
+import { drawnProfile, edgeProfiles, profileOf, upAt } from "./profile";
 
 let engine: LoadedEngine;
 beforeAll(async () => {
@@ -77,57 +72,6 @@ describe("a drawn profile", () => {
   });
 });
 
-/** Ten units of lettering space to a length of the style. */
-const width = 2;
-const height = 2.5;
-const depth = 12;
-const section = [
-  { at: 0, value: 25 },
-  { at: 40, value: 40 },
-  { at: 55, value: 85 },
-];
-
-/**
- * What a ray meets, by marching down it through the edge of the face: at each step it is asked how far in from the outline it is, and
- * whether the body reaches up to it there. It knows of no slopes.
- */
-function marched(front: Path, rays: Rays, rim: EdgeProfile | "drawn", x: number, y: number): string {
-  const { from, way } = rays.ray(x, y);
-  const at = (z: number) => {
-    const t = (z - from[2]) / way[2];
-    return [from[0] + t * way[0], from[1] + t * way[1]] as const;
-  };
-  const profile = rim === "drawn" ? drawnProfile(section, false) : profileOf(rim);
-  const steps = 30;
-  // From behind, the back comes first, then the sides, and the edge of the face last.
-  if (way[2] > 0) {
-    if (rays.inside(...at(-10 * depth))) return "back";
-    for (let i = 0; i <= 80; i++) if (rays.inside(...at(-10 * depth + (10 * (depth - height) * i) / 80))) return "side";
-    for (let i = 0; i <= steps; i++) {
-      const z = -10 * height * (1 - i / steps);
-      const [px, py] = at(z);
-      if (rays.inside(px, py) && z <= (upAt(profile, nearest(front, px, py)!.distance / (10 * width)) - 1) * 10 * height + 1e-9)
-        return "rim";
-    }
-    return "nothing";
-  }
-  for (let i = 0; i <= steps; i++) {
-    const z = (-10 * height * i) / steps;
-    const [px, py] = at(z);
-    if (!rays.inside(px, py)) continue;
-    const inwards = nearest(front, px, py)!.distance / (10 * width);
-    if (i === 0 && inwards >= 1) return "face";
-    if (inwards >= 1 || z <= (upAt(profile, inwards) - 1) * 10 * height + 1e-9) return "rim";
-  }
-  // Below the edge the body is as wide as its outline.
-  for (let i = 0; i <= 80; i++) {
-    const z = -10 * height - (10 * (depth - height) * i) / 80;
-    const [px, py] = at(z);
-    if (rays.inside(px, py)) return "side";
-  }
-  return "nothing";
-}
-
 describe("the edge of a body's face", () => {
   test.each([
     ["archivo-black", "Rg8", "bevel", "before"],
@@ -140,47 +84,13 @@ describe("the edge of a body's face", () => {
     ["alfa-slab", "Be", "drawn", "behind"],
   ] as const)("is seen where a ray that marches through it meets it: %s, %s, %s, %s", (face, text, rim, from) => {
     const front = wordOf(engine, face, text);
-    const b = front.bounds;
-    const shape = { parts: [{ path: front, x: 0, y: 0, line: 0 }] };
     let [asked, wrong] = [0, 0];
     const met = new Set<string>();
     for (let seed = 1; seed <= (from === "behind" ? 12 : 6); seed++) {
-      const c = (k: number) => chance(seed, k, 61);
-      // From behind so far to a side that its slopes can be seen.
-      const swing = from === "behind" ? (seed % 3 ? 1 : -1) * (95 + 35 * c(0)) : 90 * (c(0) - 0.5);
-      const turn = { swing, tilt: 80 * (c(1) - 0.5), roll: 0 };
-      const perspective = seed % 2 ? 0 : 20 + 60 * c(2);
-      const own = coat("T", flat("face"), [
-        step("solid", { ...turn, depth, perspective, rim, rimWidth: width, rimHeight: height, profile: section }),
-      ]);
-      const { parts } = new Coats([own], coatsContext(engine.kernel, shape)).form("t")!;
-      const seen = parts.map((p: Part) => ({ pass: p.pass ?? "side", polygons: flatten(p.path, 0.2) }));
-      const diagonal = Math.hypot(b.maxX - b.minX, b.maxY - b.minY);
-      const sight: Sight = {
-        ...turn,
-        ...{ depth: 10 * depth, eye: perspective > 0 ? (80 * diagonal) / perspective : 0 },
-        pivot: { x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 },
-      };
-      const rays = new Rays(front, sight);
-      for (let i = 0; i < 44; i++) {
-        const [x, y] = [
-          b.minX - 60 + (b.maxX - b.minX + 120) * chance(i, seed, 1),
-          b.minY - 60 + (b.maxY - b.minY + 120) * chance(i, seed, 2),
-        ];
-        const want = marched(front, rays, rim, x, y);
-        // Beyond a pixel of letters of 160 pixels from any edge.
-        const near = [
-          [6, 0],
-          [-6, 0],
-          [0, 6],
-          [0, -6],
-        ].map(([dx, dy]) => marched(front, rays, rim, x + dx, y + dy));
-        if (near.some((n) => n !== want)) continue;
-        asked++;
-        met.add(want);
-        const got = seen.findLast((s) => inside(s.polygons, x, y))?.pass ?? "nothing";
-        if (got !== want) wrong++;
-      }
+      const seen = lookedOverRim(engine.kernel, front, rim, from, 44, seed);
+      asked += seen.asked;
+      wrong += seen.wrong;
+      for (const m of seen.met) met.add(m);
     }
     expect(asked).toBeGreaterThan(60);
     expect([wrong, asked]).toEqual([0, asked]);
