@@ -9,23 +9,30 @@ import { boundsOfPart, type Part } from "./shape";
  * shows where they overlap. Letters in inks of their own stay apart from the others.
  */
 export function joinedLetters(parts: readonly Part[], kernel: Kernel): readonly Part[] {
+  const inks = new Map(parts.map((p) => [p, JSON.stringify(p.inks ?? {})]));
+  const groups = touching(parts, kernel, (a, b) => inks.get(a) === inks.get(b));
+  if (groups.length === parts.length) return parts;
+  return groups.flatMap((members) => (members.length > 1 ? weldGroup(members, kernel) : members));
+}
+
+/** Parts in groups of which each touches another one, where they may belong together; each group where its first part stands. */
+export function touching(parts: readonly Part[], kernel: Kernel, together: (a: Part, b: Part) => boolean = () => true): Part[][] {
   const boxes = parts.map(boundsOfPart);
-  const inks = parts.map((p) => JSON.stringify(p.inks ?? {}));
   const group = parts.map((_, i) => i);
   const groupOf = (i: number): number => (group[i] === i ? i : (group[i] = groupOf(group[i])));
   for (let i = 0; i < parts.length; i++)
     for (let k = 0; k < i; k++) {
       const [a, b] = [groupOf(i), groupOf(k)];
-      if (a !== b && inks[i] === inks[k] && meet(boxes[i], boxes[k]) && touch(parts[k], parts[i], kernel))
+      if (a !== b && together(parts[i], parts[k]) && meet(boxes[i], boxes[k]) && touch(parts[k], parts[i], kernel))
         group[Math.max(a, b)] = Math.min(a, b);
     }
-  if (parts.every((_, i) => groupOf(i) === i)) return parts;
-  // A group comes where its first letter stands.
-  return parts.flatMap((p, i) => {
-    if (groupOf(i) !== i) return [];
-    const members = parts.filter((_, k) => groupOf(k) === i);
-    return members.length > 1 ? weldGroup(members, kernel) : [p];
+  const groups = new Map<number, Part[]>();
+  parts.forEach((p, i) => {
+    const members = groups.get(groupOf(i));
+    if (members) members.push(p);
+    else groups.set(groupOf(i), [p]);
   });
+  return [...groups.values()];
 }
 
 /** Whether two letters have an area in common; by identity and place, so that a word that moves as a whole is not looked at again. */

@@ -2,7 +2,7 @@ import { joinAll, type Bounds } from "../curves/bounds";
 import type { Kernel } from "../curves/kernel";
 import type { Matrix, Point } from "../curves/matrix";
 import { Path } from "../curves/path";
-import { seenSlopes, slopesOf, type Edge } from "../depth/bevel";
+import { seenSlopes, slopesOf, type Edge, type PlacedSlopes } from "../depth/bevel";
 import { bodyUnder, movedAlong, rest, shortened } from "../depth/body";
 import type { Camera, Point3 } from "../depth/camera";
 import type { Facet } from "../depth/chisel/facets";
@@ -10,7 +10,7 @@ import { linesAlong, visibleSurfaces } from "../depth/edges";
 import { toneUnder } from "../depth/light";
 import type { Lit } from "../depth/lit";
 import { chordsOf, underPainted } from "../depth/painted-sides";
-import { drawnProfile, profileOf, type DrawnPlace, type EdgeProfile } from "../depth/profile";
+import { coarser, drawnProfile, profileOf, type DrawnPlace, type EdgeProfile } from "../depth/profile";
 import { boxOn, skinAcross, type Skin } from "../depth/skin";
 import { solidPainted, solidSides, type SeenSides, type Shading } from "../depth/solid";
 import { solidStrips, type Strip } from "../depth/strips";
@@ -19,7 +19,8 @@ import { memoByIdentity } from "../memo";
 import { cutOrPainted, paintedLines } from "./cut-or-painted";
 import { frontOf } from "./front";
 import { isDraft } from "./inked-lines";
-import type { Part, Plane, Shape, Surface } from "./shape";
+import { touching } from "./join-letters";
+import { plain, type Part, type Plane, type Shape, type Surface } from "./shape";
 
 /** Units that the picture of a curve may be off in perspective. */
 const tolerance = 0.05;
@@ -92,8 +93,11 @@ export function bodyOf(shape: Shape, front: Path, camera: Camera, look: Look, ri
   const lit = (b: Drawn) => (look.shading.kind === "ways" && b.pass !== "rim" ? b : litUnder(b, look));
   if (!rim) return draw(front, camera);
   const walls = draw(...wallsUnder(front, camera, rim.height));
-  const outline = frontOf(shape, kernel.exact);
-  const facets = slopes(outline, `${isDraft(kernel)} ${rim.width}`, () => slopesOf(outline, rim, isDraft(kernel)));
+  const draft = isDraft(kernel);
+  const placed = outlinesOf(shape, kernel.exact).map(({ outline, x, y }): PlacedSlopes => ({
+    facets: slopes(outline, `${draft} ${rim.width}`, () => slopesOf(outline, rim, draft)),
+    ...{ x, y },
+  }));
   const { x, y, z } = look.light;
   const across = Math.hypot(x, y);
   const steps = look.shading.kind === "tones" ? look.shading.count - 1 : 0;
@@ -103,12 +107,26 @@ export function bodyOf(shape: Shape, front: Path, camera: Camera, look: Look, ri
     return steps > 0 ? Math.round(tone * steps) / steps : tone;
   };
   // A material goes through the body: on slopes it is what it is on the face, which they lie nearly in.
-  const rings = seenSlopes(facets, rim, camera, toneOf);
+  const rings = seenSlopes(placed, draft ? { ...rim, profile: coarser(rim.profile) } : rim, camera, toneOf);
   const plane = look.material && rings.length ? planeOver(rings, look.material) : undefined;
   const surface: Surface = { lighted: true, ...(plane ? { plane } : {}) };
   const slopesSeen = rings.map(({ tone, ...slope }) => lit({ ...slope, along: tone, pass: "rim", surface }));
   return camera.behind ? [...slopesSeen.reverse(), ...walls] : [...walls, ...slopesSeen];
 }
+
+interface Outline extends Point {
+  readonly outline: Path;
+}
+const outlines = memoByIdentity<Shape, readonly Outline[]>(2);
+
+/** Letter by letter, so that those that stay as they are keep their slopes when another one changes; those that touch are one. */
+const outlinesOf = (shape: Shape, kernel: Kernel): readonly Outline[] =>
+  outlines(shape, kernel.name, () =>
+    touching(shape.parts.map(plain), kernel).map((parts): Outline => {
+      const [{ x, y, path }] = parts;
+      return parts.length > 1 ? { outline: frontOf({ parts }, kernel), x: 0, y: 0 } : { outline: kernel.weld(path), x, y };
+    }),
+  );
 
 /**
  * Sides begin where the edge of the face ends: that much deeper, which in the plane of the face is that much along the way. From behind

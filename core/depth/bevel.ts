@@ -30,25 +30,36 @@ const under = 1.2;
 export const slopesOf = (outline: Path, { width }: Edge, draft: boolean): readonly Facet[] =>
   draft ? draftFacetsOf(outline, width) : facetsOf(contoursOf(outline, true), width);
 
+/** Slopes of outlines that touch no others, and where their space lies in that of the body. */
+export interface PlacedSlopes extends Point {
+  readonly facets: readonly Facet[];
+}
+
+type Project = Camera["project"];
+
 /**
  * What is seen of the edge of a body, in the picture, from the farthest to the nearest: a ray meets what lies deeper later, so that rings
  * of slopes lie over one another as they lie in depth; from behind it is the other way round. Slopes that face away are left out.
  * @param toneOf how light a surface with a normal, a unit of length in the body's frame, is
  */
-export function seenSlopes(facets: readonly Facet[], edge: Edge, camera: Camera, toneOf: (normal: Point3) => number): SeenSlope[] {
+export function seenSlopes(placed: readonly PlacedSlopes[], edge: Edge, camera: Camera, toneOf: (normal: Point3) => number): SeenSlope[] {
   const seen: SeenSlope[] = [];
   const { profile, width, height } = edge;
+  const all = placed.flatMap(({ facets, x, y }) => {
+    const project: Project = (p) => camera.project({ x: p.x + x, y: p.y + y, z: p.z });
+    return facets.map((facet) => ({ facet, project }));
+  });
   for (let ring = 0; ring + 1 < profile.length; ring++) {
     const [a, b] = [profile[ring], profile[ring + 1]];
     const [across, up] = [(b.inwards - a.inwards) * width, (b.up - a.up) * height];
     const length = Math.hypot(across, up);
     if (!(length > 1e-9)) continue;
     const normal = (n: Point): Point3 => ({ x: (n.x * up) / length, y: (n.y * up) / length, z: across / length });
-    for (const facet of facets) {
-      const path = slope(facet, a, b, edge, camera, ring === 0);
+    for (const { facet, project } of all) {
+      const path = slope(facet, a, b, edge, project, ring === 0);
       if (!path) continue;
       const samples = facet.samples.map(({ at, normal: n }) => ({
-        at: camera.project({ ...at, z: ((a.up + b.up) / 2 - 1) * height }),
+        at: project({ ...at, z: ((a.up + b.up) / 2 - 1) * height }),
         tone: toneOf(normal(n)),
       }));
       const middle = normal(facet.samples[facet.samples.length >> 1].normal);
@@ -71,8 +82,8 @@ export function placeOnEdge(s: Sample, { inwards, up }: ProfilePlace, { profile,
 }
 
 /** One slope of one ring in the picture; undefined where it faces away, or where strokes are too thin for it. */
-function slope(facet: Facet, a: ProfilePlace, b: ProfilePlace, edge: Edge, camera: Camera, outermost: boolean): Path | undefined {
-  const at = (s: Sample, place: ProfilePlace): Point => camera.project(placeOnEdge(s, place, edge));
+function slope(facet: Facet, a: ProfilePlace, b: ProfilePlace, edge: Edge, project: Project, outermost: boolean): Path | undefined {
+  const at = (s: Sample, place: ProfilePlace): Point => project(placeOnEdge(s, place, edge));
   const { stretch, smooth } = facet;
   const walked = facet.walked();
   const inner = walked.map((s) => at(s, b));
@@ -82,7 +93,7 @@ function slope(facet: Facet, a: ProfilePlace, b: ProfilePlace, edge: Edge, camer
   const first = smooth ? at(moved(walked[0]), a) : outer[0];
   out.move(first.x, first.y);
   if (smooth) out.line(outer[0].x, outer[0].y);
-  if (outermost) alongOutline(stretch, (a.up - 1) * edge.height, camera, out);
+  if (outermost) alongOutline(stretch, (a.up - 1) * edge.height, project, out);
   else for (const p of outer.slice(1)) out.line(p.x, p.y);
   for (let i = inner.length - 1; i >= 0; i--) out.line(inner[i].x, inner[i].y);
   if (smooth) {
@@ -98,10 +109,10 @@ function slope(facet: Facet, a: ProfilePlace, b: ProfilePlace, edge: Edge, camer
 const image = new Float64Array(8);
 
 /** The outline itself as it is seen at a depth: exactly where the view is parallel, and nearly in perspective. */
-function alongOutline({ points, degrees, size }: Facet["stretch"], z: number, camera: Camera, out: ContourBuilder): void {
+function alongOutline({ points, degrees, size }: Facet["stretch"], z: number, project: Project, out: ContourBuilder): void {
   for (let k = 0; k < size; k++) {
     for (let i = 0; i <= degrees[k]; i++) {
-      const p = camera.project({ x: points[k * stride + 2 * i], y: points[k * stride + 2 * i + 1], z });
+      const p = project({ x: points[k * stride + 2 * i], y: points[k * stride + 2 * i + 1], z });
       image[2 * i] = p.x;
       image[2 * i + 1] = p.y;
     }

@@ -42,6 +42,16 @@ export function profileOf(kind: EdgeProfile): readonly ProfilePlace[] {
   }
 }
 
+/** Slopes of an edge at most, for a picture while something is dragged. */
+const fewSlopes = 3;
+
+/** A profile in fewer slopes: every so many of its places, and both its ends. */
+export function coarser(profile: readonly ProfilePlace[]): readonly ProfilePlace[] {
+  const slopes = profile.length - 1;
+  if (slopes <= fewSlopes) return profile;
+  return Array.from({ length: fewSlopes + 1 }, (_, i) => profile[Math.round((i * slopes) / fewSlopes)]);
+}
+
 /** Pieces that a soft stretch between two places is drawn with. */
 const pieces = 4;
 
