@@ -28,7 +28,8 @@ export function warpedLayer(layer: SceneLayer, map: NamedWarp, tolerance: number
     }));
     const near = nearMiddle(layer.bounds, map);
     const size = sizeOf(near);
-    const effects = layer.effects?.map((e) => ({ ...e, deviation: e.deviation * size }));
+    const { effects: asked } = layer;
+    const effects = asked?.map((e) => ({ ...e, deviation: e.deviation * size }));
     const lying = layer.layers?.map((l) => warpedLayer(l, map, tolerance, kernel));
     const at = (p: { readonly x: number; readonly y: number }) => {
       map.warp(p.x, p.y, out);
