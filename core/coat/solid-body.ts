@@ -12,7 +12,7 @@ import type { Lit } from "../depth/lit";
 import { chordsOf, underPainted } from "../depth/painted-sides";
 import { coarser, drawnProfile, profileOf, type DrawnPlace, type EdgeProfile } from "../depth/profile";
 import { boxOn, skinAcross, type Skin } from "../depth/skin";
-import { solidPainted, solidSides, type SeenSides, type Shading } from "../depth/solid";
+import { solidPainted, solidParts, type SeenSides, type Shading } from "../depth/solid";
 import { solidStrips, type Strip } from "../depth/strips";
 import { litOn, toneOn, type SurfaceKind } from "../depth/surface";
 import { memoByIdentity } from "../memo";
@@ -157,10 +157,12 @@ function drawn(front: Path, camera: Camera, { light, shading, edge, material }: 
   const inPicture = <S extends SeenSides>(sides: readonly S[]): S[] =>
     sides.filter((s) => !s.path.isEmpty).map((s) => ({ ...s, path: toPicture(s.path, camera, kernel) }));
   const under = { path: toPicture(bodyUnder(front, camera.way, kernel), camera, kernel) };
-  const shown = inPicture<Strip>(strips?.strips ?? solidSides(front, camera, kernel, light, shading));
+  const { sides, beneath }: { sides: readonly Strip[]; beneath: readonly SeenSides[] } =
+    strips ?? solidParts(front, camera, kernel, light, shading);
+  const shown = inPicture(sides);
   const shared = material && !strips ? sharedPlane(shown, front, camera) : undefined;
   const seen = [
-    ...inPicture(strips?.beneath ?? []).map((s) => ofSide(s, { lighted, plain: true })),
+    ...inPicture(beneath).map((s) => ofSide(s, { lighted, plain: true })),
     ...shown.map((s) => ofSide(s, surfaceOn(s.path, s.skin, lighted, shared))),
   ];
   if (edge === 0) return [under, ...seen];

@@ -3,7 +3,7 @@ import type { Kernel } from "../curves/kernel";
 import type { Path } from "../curves/path";
 import type { Camera, Point3 } from "./camera";
 import { litAcross, type Lit } from "./lit";
-import { paintedSides } from "./painted-sides";
+import { paintedSides, underPainted } from "./painted-sides";
 import { runsOf, type Run } from "./runs";
 import { normalsOf, sidesOf, type Side } from "./sides";
 import { litTones, sidesByWay, sideWays, stretched, type SideWay, type Tones } from "./tones";
@@ -30,34 +30,61 @@ export interface SeenSides {
   readonly side?: SideWay;
 }
 
+export interface SolidParts {
+  /** What is seen of the sides, with no overlap. */
+  readonly sides: readonly SeenSides[];
+  /** Smooth surfaces whole that are several of them, to lie beneath: as light as they are, so that no seam is seen. */
+  readonly beneath: readonly SeenSides[];
+}
+
+/** What is seen of the sides of a solid, with no overlap: see `solidParts`. */
+export const solidSides = (...of: Parameters<typeof solidParts>): readonly SeenSides[] => solidParts(...of).sides;
+
 /**
  * What is seen of the sides of a solid.
  * @param front the welded outline, in its own plane
  * @param light towards the light, in the body's frame
  */
-export function solidSides(front: Path, camera: Camera, kernel: Kernel, light: Point3, shading: Shading): SeenSides[] {
+export function solidParts(front: Path, camera: Camera, kernel: Kernel, light: Point3, shading: Shading): SolidParts {
   const { way } = camera;
   const clean = contoursOf(front, true);
   if (shading.kind === "ways") {
     const seen = visibleOf(sidesOf(clean, way, sideWays.cutsAt), way, kernel, (side) => sideWays.of(side.normal));
-    return [...seen].map(([side, path]) => byWay(side, path));
+    return { sides: [...seen].map(([side, path]) => byWay(side, path)), beneath: [] };
   }
   const plain = sidesOf(clean, way);
   const normals = normalsOf(plain);
   if (shading.kind === "tones") {
     const tones = litTones(light, shading.count, normals);
     const seen = visibleOf(sidesOf(clean, way, tones.cutsAt), way, kernel, (side) => tones.of(side.normal));
-    return [...seen].map(([tone, path]) => ({ path, tone }));
+    return { sides: [...seen].map(([tone, path]) => ({ path, tone })), beneath: [] };
   }
   const tone = stretched(light, normals);
   const cut = way.kind === "vector" ? plain : sidesOf(clean, way, wedgesAbout(way));
   const runs = runsOf(cut, way.kind === "vector" ? undefined : (a, b) => wedgeOf(cut.contours, a, way) !== wedgeOf(cut.contours, b, way));
   const runOf = new Map<Side, Run>(runs.flatMap((run) => run.sides.map((s) => [s, run] as const)));
-  return [...visibleOf(cut, way, kernel, (side) => runOf.get(side)!)].map(([run, path]) => {
+  const seen = visibleOf(cut, way, kernel, (side) => runOf.get(side)!);
+  const sideOf = (run: Run, path: Path): SeenSides => {
     const lit = litAcross(run, cut.contours, camera, tone);
     const { normal } = run.sides[run.sides.length >> 1];
     const facing = camera.turned({ ...normal, z: 0 });
     return typeof lit === "number" ? { path, tone: lit, facing } : { path, tone: tone(normal), facing, lit };
+  };
+  return {
+    sides: [...seen].map(([run, path]) => sideOf(run, path)),
+    beneath: way.kind === "vector" ? [] : wholesOf(runsOf(cut), runOf, seen).map(({ run, path }) => sideOf(run, path)),
+  };
+}
+
+/** What is seen of surfaces that are cut into several, whole. @param parts what each side belongs to as it was cut */
+export function wholesOf(
+  whole: readonly Run[],
+  parts: ReadonlyMap<Side, Run>,
+  seen: ReadonlyMap<Run, Path>,
+): { readonly run: Run; readonly path: Path }[] {
+  return whole.flatMap((run) => {
+    const paths = [...new Set(run.sides.map((s) => parts.get(s)!))].flatMap((r) => seen.get(r) ?? []);
+    return paths.length > 1 ? [{ run, path: underPainted(paths.map((path) => ({ path }))) }] : [];
   });
 }
 

@@ -5,11 +5,10 @@ import type { Path } from "../curves/path";
 import { derivative, minus, signChanges } from "../curves/roots";
 import type { Camera, Point3 } from "./camera";
 import { litAcross } from "./lit";
-import { underPainted } from "./painted-sides";
 import { runsOf, type Run } from "./runs";
 import { seenAfter, skinOn, type Skin } from "./skin";
 import { normalsOf, sidesOf, type Cut, type CutsAt, type Side } from "./sides";
-import type { SeenSides, Shading } from "./solid";
+import { wholesOf, type SeenSides, type Shading, type SolidParts } from "./solid";
 import { litTones, sidesByWay, sideWays, stretched } from "./tones";
 import { visibleOf } from "./visible-sides";
 
@@ -42,11 +41,8 @@ export interface Strip extends SeenSides {
   readonly skin?: Skin;
 }
 
-export interface Strips {
-  /** What is seen of them, with no overlap. */
-  readonly strips: readonly Strip[];
-  /** The same whole where a curve was cut into several, to lie under them: as light as they are, so that no seam is seen. */
-  readonly beneath: readonly SeenSides[];
+export interface Strips extends SolidParts {
+  readonly sides: readonly Strip[];
 }
 
 /**
@@ -79,13 +75,10 @@ export function solidStrips(front: Path, camera: Camera, kernel: Kernel, light: 
     return typeof lit === "number" ? { ...own, tone: lit } : { ...own, tone: smooth(normal), lit };
   };
   const seen = visibleOf(cut, way, kernel, (side) => runOf.get(side)!);
-  const whole = runsOf(cut, (a, b) => of(a.normal) !== of(b.normal)).flatMap((run) => {
-    const paths = [...new Set(run.sides.map((s) => runOf.get(s)!))].flatMap((r) => seen.get(r) ?? []);
-    return paths.length > 1 ? [seenOf(run, underPainted(paths.map((path) => ({ path }))))] : [];
-  });
+  const whole = runsOf(cut, (a, b) => of(a.normal) !== of(b.normal));
   return {
-    strips: [...seen].map(([run, path]) => ({ ...seenOf(run, path), skin: skinOf(run, cut, walked, camera) })),
-    beneath: whole,
+    sides: [...seen].map(([run, path]) => ({ ...seenOf(run, path), skin: skinOf(run, cut, walked, camera) })),
+    beneath: wholesOf(whole, runOf, seen).map(({ run, path }) => seenOf(run, path)),
   };
 }
 
