@@ -12,7 +12,7 @@ import type { Lit } from "../depth/lit";
 import { chordsOf, underPainted } from "../depth/painted-sides";
 import { coarser, drawnProfile, profileOf, type DrawnPlace, type EdgeProfile } from "../depth/profile";
 import { boxOn, skinAcross, type Skin } from "../depth/skin";
-import { solidPainted, solidParts, type SeenSides, type Shading } from "../depth/solid";
+import { solidPainted, solidParts, type SeenSides, type Shading, type WholeSide } from "../depth/solid";
 import { solidStrips, type Strip } from "../depth/strips";
 import { litOn, toneOn, type SurfaceKind } from "../depth/surface";
 import { memoByIdentity } from "../memo";
@@ -154,15 +154,13 @@ export function toPicture(path: Path, { matrix, map }: Camera, kernel: Kernel): 
 function drawn(front: Path, camera: Camera, { light, shading, edge, material }: Look, kernel: Kernel): Drawn[] {
   const strips = material ? solidStrips(front, camera, kernel, light, shading) : undefined;
   const lighted = shading.kind !== "ways";
-  const inPicture = <S extends SeenSides>(sides: readonly S[]): S[] =>
-    sides.filter((s) => !s.path.isEmpty).map((s) => ({ ...s, path: toPicture(s.path, camera, kernel) }));
   const under = { path: toPicture(bodyUnder(front, camera.way, kernel), camera, kernel) };
-  const { sides, beneath }: { sides: readonly Strip[]; beneath: readonly SeenSides[] } =
+  const { sides, beneath }: { sides: readonly Strip[]; beneath: readonly WholeSide[] } =
     strips ?? solidParts(front, camera, kernel, light, shading);
-  const shown = inPicture(sides);
+  const shown = sides.map((s) => ({ ...s, path: toPicture(s.path, camera, kernel) }));
   const shared = material && !strips ? sharedPlane(shown, front, camera) : undefined;
   const seen = [
-    ...inPicture(beneath).map((s) => ofSide(s, { lighted, plain: true })),
+    ...beneath.map((whole) => ofSide({ ...whole, path: underPainted(whole.of.map((i) => shown[i])) }, { lighted, plain: true })),
     ...shown.map((s) => ofSide(s, surfaceOn(s.path, s.skin, lighted, shared))),
   ];
   if (edge === 0) return [under, ...seen];

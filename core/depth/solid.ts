@@ -3,7 +3,7 @@ import type { Kernel } from "../curves/kernel";
 import type { Path } from "../curves/path";
 import type { Camera, Point3 } from "./camera";
 import { litAcross, type Lit } from "./lit";
-import { paintedSides, underPainted } from "./painted-sides";
+import { paintedSides } from "./painted-sides";
 import { runsOf, type Run } from "./runs";
 import { normalsOf, sidesOf, type Side } from "./sides";
 import { litTones, sidesByWay, sideWays, stretched, type SideWay, type Tones } from "./tones";
@@ -34,7 +34,12 @@ export interface SolidParts {
   /** What is seen of the sides, with no overlap. */
   readonly sides: readonly SeenSides[];
   /** Smooth surfaces whole that are several of them, to lie beneath: as light as they are, so that no seam is seen. */
-  readonly beneath: readonly SeenSides[];
+  readonly beneath: readonly WholeSide[];
+}
+
+/** A surface that is several sides, by their places among these. */
+export interface WholeSide extends Omit<SeenSides, "path"> {
+  readonly of: readonly number[];
 }
 
 /** What is seen of the sides of a solid, with no overlap: see `solidParts`. */
@@ -64,27 +69,28 @@ export function solidParts(front: Path, camera: Camera, kernel: Kernel, light: P
   const runs = runsOf(cut, way.kind === "vector" ? undefined : (a, b) => wedgeOf(cut.contours, a, way) !== wedgeOf(cut.contours, b, way));
   const runOf = new Map<Side, Run>(runs.flatMap((run) => run.sides.map((s) => [s, run] as const)));
   const seen = visibleOf(cut, way, kernel, (side) => runOf.get(side)!);
-  const sideOf = (run: Run, path: Path): SeenSides => {
+  const lightOf = (run: Run): Omit<SeenSides, "path"> => {
     const lit = litAcross(run, cut.contours, camera, tone);
     const { normal } = run.sides[run.sides.length >> 1];
     const facing = camera.turned({ ...normal, z: 0 });
-    return typeof lit === "number" ? { path, tone: lit, facing } : { path, tone: tone(normal), facing, lit };
+    return typeof lit === "number" ? { tone: lit, facing } : { tone: tone(normal), facing, lit };
   };
   return {
-    sides: [...seen].map(([run, path]) => sideOf(run, path)),
-    beneath: way.kind === "vector" ? [] : wholesOf(runsOf(cut), runOf, seen).map(({ run, path }) => sideOf(run, path)),
+    sides: [...seen].map(([run, path]) => ({ path, ...lightOf(run) })),
+    beneath: way.kind === "vector" ? [] : wholesOf(runsOf(cut), runOf, seen).map(({ run, of }) => ({ of, ...lightOf(run) })),
   };
 }
 
-/** What is seen of surfaces that are cut into several, whole. @param parts what each side belongs to as it was cut */
+/** Surfaces that are cut into several, whole. @param parts what each side belongs to as it was cut @param seen what is seen of those */
 export function wholesOf(
   whole: readonly Run[],
   parts: ReadonlyMap<Side, Run>,
   seen: ReadonlyMap<Run, Path>,
-): { readonly run: Run; readonly path: Path }[] {
+): { readonly run: Run; readonly of: readonly number[] }[] {
+  const index = new Map([...seen.keys()].map((run, i) => [run, i] as const));
   return whole.flatMap((run) => {
-    const paths = [...new Set(run.sides.map((s) => parts.get(s)!))].flatMap((r) => seen.get(r) ?? []);
-    return paths.length > 1 ? [{ run, path: underPainted(paths.map((path) => ({ path }))) }] : [];
+    const of = [...new Set(run.sides.map((s) => parts.get(s)!))].flatMap((r) => index.get(r) ?? []);
+    return of.length > 1 ? [{ run, of }] : [];
   });
 }
 

@@ -64,9 +64,9 @@ export function solidStrips(front: Path, camera: Camera, kernel: Kernel, light: 
   if (runs.length > most) return undefined;
   const runOf = new Map<Side, Run>(runs.flatMap((run) => run.sides.map((s) => [s, run] as const)));
   const walked = cut.contours.map(startsOf);
-  const seenOf = (run: Run, path: Path): SeenSides => {
+  const lightOf = (run: Run): Omit<SeenSides, "path"> => {
     const { normal } = run.sides[run.sides.length >> 1];
-    const own = { path, facing: camera.turned({ ...normal, z: 0 }) };
+    const own = { facing: camera.turned({ ...normal, z: 0 }) };
     if (shading.kind === "ways") {
       const side = sideWays.of(normal);
       return { ...own, side, tone: sidesByWay.indexOf(side) / (sidesByWay.length - 1) };
@@ -77,8 +77,8 @@ export function solidStrips(front: Path, camera: Camera, kernel: Kernel, light: 
   const seen = visibleOf(cut, way, kernel, (side) => runOf.get(side)!);
   const whole = runsOf(cut, (a, b) => of(a.normal) !== of(b.normal));
   return {
-    sides: [...seen].map(([run, path]) => ({ ...seenOf(run, path), skin: skinOf(run, cut, walked, camera) })),
-    beneath: wholesOf(whole, runOf, seen).map(({ run, path }) => seenOf(run, path)),
+    sides: [...seen].map(([run, path]) => ({ path, ...lightOf(run), skin: skinOf(run, cut, walked, camera) })),
+    beneath: wholesOf(whole, runOf, seen).map(({ run, of: parts }) => ({ of: parts, ...lightOf(run) })),
   };
 }
 
