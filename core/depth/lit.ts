@@ -3,6 +3,7 @@ import { stride, type Contour } from "../curves/contour";
 import type { Point } from "../curves/matrix";
 import type { Camera } from "./camera";
 import type { Run } from "./runs";
+import { seenAfter } from "./skin";
 
 const { cos, hypot, max, min, PI } = Math;
 
@@ -27,7 +28,6 @@ const evenInDraft = 0.06;
 const depthShare = 0.35;
 
 const direction = new Float64Array(2);
-const seen = new Float64Array(6);
 
 /**
  * The light on a smooth surface of a swept body, in the picture. The surface is ruled along the way, so its light changes across it alone:
@@ -35,18 +35,9 @@ const seen = new Float64Array(6);
  * @param toneOf of an outward normal in the body's plane
  * @returns one tone where it hardly changes
  */
-export function litAcross(
-  { sides }: Run,
-  contours: readonly Contour[],
-  { way, map }: Camera,
-  toneOf: (normal: Point) => number,
-): Lit | number {
+export function litAcross({ sides }: Run, contours: readonly Contour[], camera: Camera, toneOf: (normal: Point) => number): Lit | number {
   const samples: { x: number; y: number; tone: number }[] = [];
-  const at = (share: number, x: number, y: number): Point => {
-    if (way.kind === "vector") map(x + way.x * share, y + way.y * share, seen);
-    else map(x + (way.x - x) * way.by * share, y + (way.y - y) * way.by * share, seen);
-    return { x: seen[0], y: seen[1] };
-  };
+  const third = seenAfter(camera, depthShare);
   let middle: Point = { x: 0, y: 0 };
   sides.forEach(({ contour, segment }, i) => {
     const { points, degrees } = contours[contour];
@@ -56,7 +47,7 @@ export function litAcross(
       const t = (1 - cos((PI * k) / n)) / 2;
       const [x, y] = [valueAt(points, o, degree, t), valueAt(points, o + 1, degree, t)];
       directionAt(points, o, degree, t, direction);
-      samples.push({ ...at(depthShare, x, y), tone: toneOf({ x: direction[1], y: -direction[0] }) });
+      samples.push({ ...third({ x, y }), tone: toneOf({ x: direction[1], y: -direction[0] }) });
       if (i === sides.length >> 1 && k === n >> 1) middle = { x, y };
     }
   });
@@ -64,7 +55,7 @@ export function litAcross(
   const [low, high] = [min(...tones), max(...tones)];
   const mean = tones.reduce((a, b) => a + b, 0) / tones.length;
   if (high - low < even) return mean;
-  const [near, far] = [at(0, middle.x, middle.y), at(1, middle.x, middle.y)];
+  const [near, far] = [seenAfter(camera, 0)(middle), seenAfter(camera, 1)(middle)];
   const length = hypot(far.x - near.x, far.y - near.y);
   if (length < 1e-9) return mean;
   let [ux, uy] = [-(far.y - near.y) / length, (far.x - near.x) / length];
@@ -82,6 +73,18 @@ export function litAcross(
     to: { x: first.x + ux * whole, y: first.y + uy * whole },
     stops: thinned(all),
   };
+}
+
+/** The light on a smooth surface as `litAcross` has it, by one place of each of its sides: for what is seen by a hair between others. */
+export function litRoughly({ sides }: Run, contours: readonly Contour[], camera: Camera, toneOf: (normal: Point) => number): Lit | number {
+  const at = seenAfter(camera, depthShare);
+  return litAlong(
+    sides.map(({ contour, segment, normal }) => {
+      const { points, degrees } = contours[contour];
+      const [o, degree] = [segment * stride, degrees[segment]];
+      return { at: at({ x: valueAt(points, o, degree, 0.5), y: valueAt(points, o + 1, degree, 0.5) }), tone: toneOf(normal) };
+    }),
+  );
 }
 
 /**

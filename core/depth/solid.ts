@@ -2,7 +2,7 @@ import { contoursOf } from "../curves/contour";
 import type { Kernel } from "../curves/kernel";
 import type { Path } from "../curves/path";
 import type { Camera, Point3 } from "./camera";
-import { litAcross, type Lit } from "./lit";
+import { litAcross, litRoughly, type Lit } from "./lit";
 import { paintedSides } from "./painted-sides";
 import { runsOf, type Run } from "./runs";
 import { normalsOf, sidesOf, type Side } from "./sides";
@@ -69,15 +69,15 @@ export function solidParts(front: Path, camera: Camera, kernel: Kernel, light: P
   const runs = runsOf(cut, way.kind === "vector" ? undefined : (a, b) => wedgeOf(cut.contours, a, way) !== wedgeOf(cut.contours, b, way));
   const runOf = new Map<Side, Run>(runs.flatMap((run) => run.sides.map((s) => [s, run] as const)));
   const seen = visibleOf(cut, way, kernel, (side) => runOf.get(side)!);
-  const lightOf = (run: Run): Omit<SeenSides, "path"> => {
-    const lit = litAcross(run, cut.contours, camera, tone);
+  const lightOf = (run: Run, lighted = litAcross): Omit<SeenSides, "path"> => {
+    const lit = lighted(run, cut.contours, camera, tone);
     const { normal } = run.sides[run.sides.length >> 1];
     const facing = camera.turned({ ...normal, z: 0 });
     return typeof lit === "number" ? { tone: lit, facing } : { tone: tone(normal), facing, lit };
   };
   return {
     sides: [...seen].map(([run, path]) => ({ path, ...lightOf(run) })),
-    beneath: way.kind === "vector" ? [] : wholesOf(runsOf(cut), runOf, seen).map(({ run, of }) => ({ of, ...lightOf(run) })),
+    beneath: way.kind === "vector" ? [] : wholesOf(runsOf(cut), runOf, seen).map(({ run, of }) => ({ of, ...lightOf(run, litRoughly) })),
   };
 }
 
