@@ -134,9 +134,10 @@ const outlinesOf = (shape: Shape, kernel: Kernel): readonly Outline[] =>
  */
 function wallsUnder(front: Path, camera: Camera, height: number): [Path, Camera] {
   const { way, behind, depth } = camera;
-  if (behind) return [front, { ...camera, way: shortened(way, shareAt(depth - height, camera)) }];
+  const walls = { ...camera, depth: depth - height };
+  if (behind) return [front, { ...walls, way: shortened(way, shareAt(depth - height, camera)) }];
   const share = shareAt(height, camera);
-  return [front.transform(movedAlong(way, share)), { ...camera, way: rest(way, share) }];
+  return [front.transform(movedAlong(way, share)), { ...walls, way: rest(way, share) }];
 }
 
 /** How much of the way a depth is. */

@@ -188,6 +188,18 @@ describe("a body of wood", () => {
     );
   });
 
+  test("with an edge has its grain no longer in the depth than without", () => {
+    const letters = { parts: [{ path: rectangle(0, 0, 300, 300), x: 0, y: 0, line: 0 }] };
+    const depths = (values: Record<string, unknown>) => {
+      const body = coat("Body", wood, [step("solid", { tilt: 25, swing: -30, depth: 30, ...values })]);
+      const { parts } = new Coats([body], coatsContext(engine.kernel, letters)).form("body")!;
+      return parts.flatMap(({ pass, surface }) => (surface?.plane && pass === undefined ? [surface.plane.matrix.slice(2, 4)] : []));
+    };
+    const edged = depths({ rim: "bevel", rimWidth: 3, rimHeight: 20 });
+    expect(edged).toHaveLength(2);
+    for (const [i, way] of depths({}).entries()) expect(edged[i]).toEqual(way.map((v) => expect.closeTo(v, 9)));
+  });
+
   test("is in a picture as light on each side as that says", async () => {
     const style = styleOf([coat("Body", wood, [step("solid", { tilt: 30, swing: -35, depth: 40 })])]);
     const piece = board(word("I", { size: 400, x: 300, y: 350 }));
