@@ -1,9 +1,10 @@
 import { beforeAll, describe, expect, test } from "@jest/globals";
 import { coat, flat, gradient, step } from "../../demo/build";
+import { PDFiumLibrary } from "@hyzyla/pdfium";
 import { PNG } from "pngjs";
 import { board, engineWith, styleOf, word } from "../../tests/engine";
 import { coatsContext } from "../../tests/coats";
-import { pngOf, request, svgOf } from "../../tests/exported";
+import { picture, pngOf, request, svgOf } from "../../tests/exported";
 import { area, circle, rectangle } from "../../tests/paths";
 import { Rays } from "../../tests/rays";
 import { looked, sightOf } from "../../tests/solids";
@@ -12,8 +13,10 @@ import { Coats } from "../coat/evaluate";
 import { newPaint } from "../coat/schema";
 import { apply, identity, invert } from "../curves/matrix";
 import type { Path } from "../curves/path";
+import { newOutput } from "../output/outputs";
 import type { LoadedEngine } from "../piece/engine";
 import { drawPng } from "../../server/raster/draw";
+import { writeFileHere } from "../../server/render";
 import { cameraOf, type Point3, type Sight } from "./camera";
 import { lightOn } from "./light";
 import { solidParts, solidSides } from "./solid";
@@ -215,5 +218,27 @@ describe("a body of wood", () => {
     const dark = even.filter(([r]) => r < 0.9 * face[0]);
     expect(dark.length).toBeGreaterThan(0);
     for (const side of dark) expect(side.map((c, i) => c / face[i])).toEqual([0, 1, 2].map(() => expect.closeTo(side[0] / face[0], 1)));
+  });
+
+  test("is the same in a picture and in a PDF, as PDFium draws it", async () => {
+    const body = coat("Body", newPaint("grain", { size: 40 }), [step("solid", { tilt: 25, swing: -30, depth: 30, rim: "bevel" })]);
+    const piece = board(word("S", { size: 400, x: 250, y: 340 }));
+    const asked = request({ file: { format: "vextal.file", version: 1, piece, styles: [styleOf([body])] } });
+    const png = PNG.sync.read(Buffer.from(await pngOf({ ...asked, output: picture({ kind: "width", width: 800 }) })));
+    const pdf = (await writeFileHere({ ...asked, output: newOutput("pdf", {}) }, {})) as Uint8Array;
+    const pdfium = await PDFiumLibrary.init();
+    const file = await pdfium.loadDocument(Buffer.from(pdf));
+    const drawn = await file.getPage(0).render({ width: 800, height: 400, render: "bitmap" });
+    file.destroy();
+    let [off, ink] = [0, 0];
+    for (let i = 0; i < png.data.length; i += 4) {
+      const apart = [0, 1, 2].map((k) => Math.abs(png.data[i + k] - drawn.data[i + k]));
+      if (Math.min(png.data[i], png.data[i + 1], png.data[i + 2]) > 250) continue;
+      ink++;
+      off += apart.reduce((a, b) => a + b, 0) / 3;
+    }
+    expect(ink).toBeGreaterThan(20_000);
+    // Of 255: two programs scale pixels of wood, and smooth edges, in two ways.
+    expect(off / ink).toBeLessThan(6);
   });
 });
