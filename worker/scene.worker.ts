@@ -32,6 +32,7 @@ import { embeddedPhotos, forgetMissingPhotos, isMissing, lookForPhotos, photoAdd
 import { Incoming } from "./delta";
 import { draftPicture, isCostly, type DraftPicture, type PicturePixels } from "./draft-picture";
 import { Drafting } from "./drafting";
+import { framesOf } from "./frames";
 import { BenchGrains, type RoughPixels } from "./grains";
 import { inSteps } from "./in-steps";
 import { itemUpdate } from "./item-update";
@@ -134,15 +135,6 @@ function layerUpdate(
 
 const boxOf = ({ paths }: SceneLayer): Bounds =>
   joinAll(paths.map(({ path, x, y, matrix }) => shifted(matrix ? mapped(matrix, path.bounds) : path.bounds, x, y)));
-
-function framesOf({ fills }: SceneLayer): Pick<LayerUpdate, "frames"> {
-  const frames = fills.flatMap((fill) => {
-    if (fill.kind === "flat") return [];
-    const { box, matrix } = fill;
-    return { box, matrix, ...(fill.kind === "picture" ? { area: fill.area } : {}) };
-  });
-  return frames.length ? { frames } : {};
-}
 
 const lacksPhoto = (item: SceneItem | undefined): boolean =>
   item?.layers.some((l) => fillsIn(l).some((f) => f.kind === "picture" && f.source.kind === "photo" && isMissing(f.source.photo))) ?? false;

@@ -286,6 +286,7 @@ export class Coats {
       laid(shape, key, () =>
         attempt(() => {
           const fills: SceneFill[] = [];
+          let own = 0;
           const fillOf = new Map<Part, number>();
           const lightOf = new Map<Part, number>();
           byPaint(coat, drawn.parts).forEach(({ paint, parts }, i) => {
@@ -300,6 +301,7 @@ export class Coats {
               if (over !== undefined) lightOf.set(p, fills.length + over);
             }
             fills.push(...painted.fills);
+            if (i === 0) own = fills.length;
           });
           const paths = drawn.parts.flatMap((p) => {
             const placed = { path: p.path, x: p.x, y: p.y, ...(p.matrix ? { matrix: p.matrix } : {}) };
@@ -314,6 +316,7 @@ export class Coats {
             blend: "normal",
             bounds: boundsOf(drawn.parts),
             fills,
+            ...(own < fills.length ? { own } : {}),
             paths,
           };
           const whole = steps.reduce((layer, s) => s.kind.ofLayer!(layer, s.step, s.given, drawn), body);

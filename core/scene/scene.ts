@@ -34,6 +34,8 @@ export interface SceneLayer {
   readonly paths: readonly ScenePath[];
   /** What the paths refer to by index. */
   readonly fills: readonly SceneFill[];
+  /** How many of the fills, the first ones, are of the coat's own paint; all of them where it is left out. */
+  readonly own?: number;
   /**
    * What lies on the paths, back to front, each as it says: with them it is a picture of its own, with which opacity, fade and effects deal
    * as one.
