@@ -3,6 +3,7 @@ import { Coats } from "../core/coat/evaluate";
 import type { Part } from "../core/coat/shape";
 import { flatten } from "../core/curves/flatten";
 import type { Kernel } from "../core/curves/kernel";
+import { translation } from "../core/curves/matrix";
 import { nearest } from "../core/curves/measure";
 import type { Path } from "../core/curves/path";
 import type { Sight } from "../core/depth/camera";
@@ -73,7 +74,12 @@ export function lookedOverRim(
   seed: number,
 ) {
   const b = front.bounds;
-  const shape = { parts: [{ path: front, x: 0, y: 0, line: 0 }] };
+  // Letter by letter, each in a space of its own.
+  const parts = kernel.split(front).map((path): Part => {
+    const { minX: x, minY: y } = path.bounds;
+    return { path: path.transform(translation(-x, -y)), x, y, line: 0 };
+  });
+  const shape = { parts };
   const c = (k: number) => chance(seed, k, 61);
   // From behind so far to a side that its slopes can be seen.
   const swing = side === "behind" ? (seed % 3 ? 1 : -1) * (95 + 35 * c(0)) : 90 * (c(0) - 0.5);
@@ -82,8 +88,8 @@ export function lookedOverRim(
   const own = coat("T", flat("face"), [
     step("solid", { ...turn, depth, perspective, rim, rimWidth: width, rimHeight: height, profile: section }),
   ]);
-  const { parts } = new Coats([own], coatsContext(kernel, shape)).form("t")!;
-  const seen = parts.map((p: Part) => ({ pass: p.pass ?? "side", polygons: flatten(p.path, 0.2) }));
+  const body = new Coats([own], coatsContext(kernel, shape)).form("t")!;
+  const seen = body.parts.map((p: Part) => ({ pass: p.pass ?? "side", polygons: flatten(p.path.transform(translation(p.x, p.y)), 0.2) }));
   const diagonal = Math.hypot(b.maxX - b.minX, b.maxY - b.minY);
   const sight: Sight = {
     ...turn,

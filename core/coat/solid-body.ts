@@ -2,7 +2,7 @@ import { joinAll, type Bounds } from "../curves/bounds";
 import type { Kernel } from "../curves/kernel";
 import type { Matrix, Point } from "../curves/matrix";
 import { Path } from "../curves/path";
-import { seenSlopes, slopesOf, type Edge, type PlacedSlopes } from "../depth/bevel";
+import { ringByRing, seenSlopes, slopesOf, type Edge, type SeenSlope } from "../depth/bevel";
 import { bodyUnder, movedAlong, rest, shortened } from "../depth/body";
 import type { Camera, Point3 } from "../depth/camera";
 import type { Facet } from "../depth/chisel/facets";
@@ -26,9 +26,11 @@ import { plain, type Part, type Plane, type Shape, type Surface } from "./shape"
 const tolerance = 0.05;
 
 /** A part of a body in the picture. */
-export type Drawn = Pick<Part, "path" | "along" | "facing" | "lit" | "pass" | "surface">;
+export type Drawn = Pick<Part, "path" | "along" | "facing" | "lit" | "pass" | "surface"> & Partial<Point>;
 
 const slopes = memoByIdentity<Path, readonly Facet[]>(3);
+const seenFrom = memoByIdentity<readonly Facet[], readonly SeenSlope[]>(2);
+const nowhere: Point3 = { x: 0, y: 0, z: 0 };
 
 /** From the plane of the face to the picture; in perspective as it is in the middle of the letters. */
 export function planeOf({ matrix, map }: Camera, { x, y }: Point): Matrix {
@@ -94,10 +96,6 @@ export function bodyOf(shape: Shape, front: Path, camera: Camera, look: Look, ri
   if (!rim) return draw(front, camera);
   const walls = draw(...wallsUnder(front, camera, rim.height));
   const draft = isDraft(kernel);
-  const placed = outlinesOf(shape, kernel.exact).map(({ outline, x, y }): PlacedSlopes => ({
-    facets: slopes(outline, `${draft} ${rim.width}`, () => slopesOf(outline, rim, draft)),
-    ...{ x, y },
-  }));
   const { x, y, z } = look.light;
   const across = Math.hypot(x, y);
   const steps = look.shading.kind === "tones" ? look.shading.count - 1 : 0;
@@ -106,12 +104,25 @@ export function bodyOf(shape: Shape, front: Path, camera: Camera, look: Look, ri
     const tone = Math.min(1, Math.max(0, (n.x * x + n.y * y + n.z * z + across) / (1 + across)));
     return steps > 0 ? Math.round(tone * steps) / steps : tone;
   };
+  const edge = draft ? { ...rim, profile: coarser(rim.profile) } : rim;
+  const key = JSON.stringify([camera.matrix?.slice(0, 4), camera.way, camera.behind, camera.depth, edge, look.light, look.shading]);
+  const rings = outlinesOf(shape, kernel.exact).flatMap(({ outline, x, y }) => {
+    const facets = slopes(outline, `${draft} ${rim.width}`, () => slopesOf(outline, rim, draft));
+    const project: Camera["project"] = (p) => camera.project({ x: p.x + x, y: p.y + y, z: p.z });
+    if (!camera.matrix || look.material) return seenSlopes(facets, edge, { ...camera, project }, toneOf);
+    // Seen from afar they look the same wherever their letter stands.
+    const at = project(nowhere);
+    const from = (p: Point3): Point => {
+      const seen = project(p);
+      return { x: seen.x - at.x, y: seen.y - at.y };
+    };
+    return seenFrom(facets, key, () => seenSlopes(facets, edge, { ...camera, project: from }, toneOf)).map((s) => ({ ...s, ...at }));
+  });
   // A material goes through the body: on slopes it is what it is on the face, which they lie nearly in.
-  const rings = seenSlopes(placed, draft ? { ...rim, profile: coarser(rim.profile) } : rim, camera, toneOf);
   const plane = look.material && rings.length ? planeOver(rings, look.material) : undefined;
   const surface: Surface = { lighted: true, ...(plane ? { plane } : {}) };
-  const slopesSeen = rings.map(({ tone, ...slope }) => lit({ ...slope, along: tone, pass: "rim", surface }));
-  return camera.behind ? [...slopesSeen.reverse(), ...walls] : [...walls, ...slopesSeen];
+  const slopesSeen = ringByRing(rings, camera.behind).map(({ tone, ring: _, ...s }) => lit({ ...s, along: tone, pass: "rim", surface }));
+  return camera.behind ? [...slopesSeen, ...walls] : [...walls, ...slopesSeen];
 }
 
 interface Outline extends Point {

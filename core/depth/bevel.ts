@@ -21,6 +21,8 @@ export interface SeenSlope {
   readonly tone: number;
   readonly lit?: Lit;
   readonly facing: Point3;
+  /** Which ring of the edge it is of, from the outermost. */
+  readonly ring: number;
 }
 
 /** How far a slope goes on under its neighbour where no corner parts them, in units: between them no ground is seen. */
@@ -30,32 +32,28 @@ const under = 1.2;
 export const slopesOf = (outline: Path, { width }: Edge, draft: boolean): readonly Facet[] =>
   draft ? draftFacetsOf(outline, width) : facetsOf(contoursOf(outline, true), width);
 
-/** Slopes of outlines that touch no others, and where their space lies in that of the body. */
-export interface PlacedSlopes extends Point {
-  readonly facets: readonly Facet[];
-}
-
 type Project = Camera["project"];
 
 /**
- * What is seen of the edge of a body, in the picture, from the farthest to the nearest: a ray meets what lies deeper later, so that rings
- * of slopes lie over one another as they lie in depth; from behind it is the other way round. Slopes that face away are left out.
+ * What is seen of the edge of an outline, in the picture, ring by ring from the outermost. Slopes that face away are left out.
+ * @param camera as it sees places of the outline's own space
  * @param toneOf how light a surface with a normal, a unit of length in the body's frame, is
  */
-export function seenSlopes(placed: readonly PlacedSlopes[], edge: Edge, camera: Camera, toneOf: (normal: Point3) => number): SeenSlope[] {
+export function seenSlopes(
+  facets: readonly Facet[],
+  edge: Edge,
+  { project, turned }: Pick<Camera, "project" | "turned">,
+  toneOf: (normal: Point3) => number,
+): SeenSlope[] {
   const seen: SeenSlope[] = [];
   const { profile, width, height } = edge;
-  const all = placed.flatMap(({ facets, x, y }) => {
-    const project: Project = (p) => camera.project({ x: p.x + x, y: p.y + y, z: p.z });
-    return facets.map((facet) => ({ facet, project }));
-  });
   for (let ring = 0; ring + 1 < profile.length; ring++) {
     const [a, b] = [profile[ring], profile[ring + 1]];
     const [across, up] = [(b.inwards - a.inwards) * width, (b.up - a.up) * height];
     const length = Math.hypot(across, up);
     if (!(length > 1e-9)) continue;
     const normal = (n: Point): Point3 => ({ x: (n.x * up) / length, y: (n.y * up) / length, z: across / length });
-    for (const { facet, project } of all) {
+    for (const facet of facets) {
       const path = slope(facet, a, b, edge, project, ring === 0);
       if (!path) continue;
       const samples = facet.samples.map(({ at, normal: n }) => ({
@@ -64,12 +62,19 @@ export function seenSlopes(placed: readonly PlacedSlopes[], edge: Edge, camera: 
       }));
       const middle = normal(facet.samples[facet.samples.length >> 1].normal);
       const lit = litAlong(samples);
-      const facing = camera.turned(middle);
-      seen.push(typeof lit === "number" ? { path, tone: lit, facing } : { path, tone: toneOf(middle), facing, lit });
+      const own = { path, facing: turned(middle), ring };
+      seen.push(typeof lit === "number" ? { ...own, tone: lit } : { ...own, tone: toneOf(middle), lit });
     }
   }
   return seen;
 }
+
+/**
+ * Slopes of several outlines from the farthest to the nearest: a ray meets what lies deeper later, so that rings lie over one another as
+ * they lie in depth; from behind it is the other way round.
+ */
+export const ringByRing = <S extends { readonly ring: number }>(slopes: readonly S[], behind: boolean): S[] =>
+  [...slopes].sort((a, b) => (behind ? b.ring - a.ring : a.ring - b.ring));
 
 /** Where a place of the profile lies over a place of the outline: no farther in than its ridge. */
 export function placeOnEdge(s: Sample, { inwards, up }: ProfilePlace, { profile, width, height }: Edge): Point3 {

@@ -17,7 +17,7 @@ export interface Lit {
   readonly rough?: boolean;
 }
 
-/** Places on a curve at which its light is asked for, closer by its ends: where it turns away from the eye light changes fastest. */
+/** Places on a curve at most at which its light is asked for, closer by its ends: where it turns away light changes fastest. */
 const places = 16;
 /** How far straight runs between stops may be off, in tones: less than an eye can tell. */
 const tolerance = 0.008;
@@ -42,7 +42,7 @@ export function litAcross({ sides }: Run, contours: readonly Contour[], camera: 
   sides.forEach(({ contour, segment }, i) => {
     const { points, degrees } = contours[contour];
     const [o, degree] = [segment * stride, degrees[segment]];
-    const n = degree === 1 ? 1 : places;
+    const n = degree === 1 ? 1 : placesOn(points, o, degree);
     for (let k = 0; k <= n; k++) {
       const t = (1 - cos((PI * k) / n)) / 2;
       const [x, y] = [valueAt(points, o, degree, t), valueAt(points, o + 1, degree, t)];
@@ -73,6 +73,22 @@ export function litAcross({ sides }: Run, contours: readonly Contour[], camera: 
     to: { x: first.x + ux * whole, y: first.y + uy * whole },
     stops: thinned(all),
   };
+}
+
+/** Degrees that a curve turns by from one place to the next. */
+const turnOfPlaces = 6;
+
+/** How many places a curve is looked at in: as it turns. */
+function placesOn(points: Float64Array, o: number, degree: number): number {
+  let turn = 0;
+  let [x, y] = [0, 0];
+  for (let i = 0; i <= 4; i++) {
+    directionAt(points, o, degree, i / 4, direction);
+    if (i > 0) turn += Math.abs(Math.atan2(x * direction[1] - y * direction[0], x * direction[0] + y * direction[1]));
+    x = direction[0];
+    y = direction[1];
+  }
+  return min(places, max(2, Math.ceil((turn * 180) / PI / turnOfPlaces)));
 }
 
 /** The light on a smooth surface as `litAcross` has it, by one place of each of its sides: for what is seen by a hair between others. */

@@ -57,16 +57,16 @@ export function solidParts(front: Path, camera: Camera, kernel: Kernel, light: P
     const seen = visibleOf(sidesOf(clean, way, sideWays.cutsAt), way, kernel, (side) => sideWays.of(side.normal));
     return { sides: [...seen].map(([side, path]) => byWay(side, path)), beneath: [] };
   }
-  const plain = sidesOf(clean, way);
-  const normals = normalsOf(plain);
+  const near = way.kind === "point" ? way : undefined;
+  const cut = sidesOf(clean, way, near && shading.kind === "smooth" ? wedgesAbout(near) : undefined);
+  const normals = normalsOf(cut);
   if (shading.kind === "tones") {
     const tones = litTones(light, shading.count, normals);
     const seen = visibleOf(sidesOf(clean, way, tones.cutsAt), way, kernel, (side) => tones.of(side.normal));
     return { sides: [...seen].map(([tone, path]) => ({ path, tone })), beneath: [] };
   }
   const tone = stretched(light, normals);
-  const cut = way.kind === "vector" ? plain : sidesOf(clean, way, wedgesAbout(way));
-  const runs = runsOf(cut, way.kind === "vector" ? undefined : (a, b) => wedgeOf(cut.contours, a, way) !== wedgeOf(cut.contours, b, way));
+  const runs = runsOf(cut, near && ((a, b) => wedgeOf(cut.contours, a, near) !== wedgeOf(cut.contours, b, near)));
   const runOf = new Map<Side, Run>(runs.flatMap((run) => run.sides.map((s) => [s, run] as const)));
   const seen = visibleOf(cut, way, kernel, (side) => runOf.get(side)!);
   const lightOf = (run: Run, lighted = litAcross): Omit<SeenSides, "path"> => {
@@ -77,7 +77,7 @@ export function solidParts(front: Path, camera: Camera, kernel: Kernel, light: P
   };
   return {
     sides: [...seen].map(([run, path]) => ({ path, ...lightOf(run) })),
-    beneath: way.kind === "vector" ? [] : wholesOf(runsOf(cut), runOf, seen).map(({ run, of }) => ({ of, ...lightOf(run, litRoughly) })),
+    beneath: !near ? [] : wholesOf(runsOf(cut), runOf, seen).map(({ run, of }) => ({ of, ...lightOf(run, litRoughly) })),
   };
 }
 

@@ -195,7 +195,7 @@ export const solid = formStep({
       return [{ ...p, path, x: 0, y: 0, along: 1, pass, lies }];
     });
     const tint = unlit(values) ? undefined : tintOf(lamp.colour);
-    const place = (b: Drawn): Part => ({ ...b, x: 0, y: 0, line: 0, ...(tint && b.pass !== "edges" ? { tint } : {}) });
+    const place = (b: Drawn): Part => ({ x: 0, y: 0, line: 0, ...b, ...(tint && b.pass !== "edges" ? { tint } : {}) });
     const [edges, others] = [body.filter((b) => b.pass === "edges"), body.filter((b) => b.pass !== "edges")];
     // Sides first, then the letters, and lines over both; where sides are painted over one another lines of what is farther are covered.
     return {
