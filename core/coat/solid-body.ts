@@ -1,6 +1,6 @@
 import { joinAll, type Bounds } from "../curves/bounds";
 import type { Kernel } from "../curves/kernel";
-import type { Matrix, Point } from "../curves/matrix";
+import { translation, type Matrix, type Point } from "../curves/matrix";
 import { Path } from "../curves/path";
 import { ringByRing, seenSlopes, slopesOf, type Edge, type SeenSlope } from "../depth/bevel";
 import { bodyUnder, movedAlong, rest, shortened } from "../depth/body";
@@ -122,7 +122,11 @@ export function bodyOf(shape: Shape, front: Path, camera: Camera, look: Look, ri
   const plane = look.material && rings.length ? planeOver(rings, look.material) : undefined;
   const surface: Surface = { lighted: true, ...(plane ? { plane } : {}) };
   const slopesSeen = ringByRing(rings, camera.behind).map(({ tone, ring: _, ...s }) => lit({ ...s, along: tone, pass: "rim", surface }));
-  return camera.behind ? [...slopesSeen, ...walls] : [...walls, ...slopesSeen];
+  if (!camera.behind || !slopesSeen.length) return [...walls, ...slopesSeen];
+  // From behind nothing else lies under them: between two no ground is seen.
+  const under = underPainted(slopesSeen.map(({ path, x = 0, y = 0 }) => ({ path: path.transform(translation(x, y)) })));
+  const along = middleOf(slopesSeen.map((s) => s.along ?? 0));
+  return [{ path: under, along, pass: "rim", surface: { lighted: true, plain: true } }, ...slopesSeen, ...walls];
 }
 
 interface Outline extends Point {
@@ -139,6 +143,9 @@ const outlinesOf = (shape: Shape, kernel: Kernel): readonly Outline[] =>
     }),
   );
 
+/** In units. */
+const lap = 0.6;
+
 /**
  * Sides begin where the edge of the face ends: that much deeper, which in the plane of the face is that much along the way. From behind
  * they end there, and the edge lies beyond them.
@@ -146,7 +153,8 @@ const outlinesOf = (shape: Shape, kernel: Kernel): readonly Outline[] =>
 function wallsUnder(front: Path, camera: Camera, height: number): [Path, Camera] {
   const { way, behind, depth } = camera;
   const walls = { ...camera, depth: depth - height };
-  if (behind) return [front, { ...walls, way: shortened(way, shareAt(depth - height, camera)) }];
+  // There they lie over the edge, and a little beyond its border: between the two no ground is seen.
+  if (behind) return [front, { ...walls, way: shortened(way, shareAt(depth - height + Math.min(lap, height), camera)) }];
   const share = shareAt(height, camera);
   return [front.transform(movedAlong(way, share)), { ...walls, way: rest(way, share) }];
 }
