@@ -23,7 +23,7 @@ for (const id of faces?.split(",") ?? shippedFaces.map((f) => f.id).filter((f) =
       const glyph = face.glyphOf(sign);
       const path = glyph === undefined ? undefined : kernel.weld(face.outline(glyph));
       if (!path || path.isEmpty) continue;
-      const { crossings, outside, reach } = judge(path, count);
+      const { crossings, outside, reach } = judge(path, count, kernel);
       if (crossings || outside) wrong.push(`${sign} (${crossings ? `${crossings} cross` : `${outside} outside`})`);
       reaches.push({ sign, reach });
     }

@@ -71,7 +71,7 @@ for (const style of styles) {
 }
 console.log(`\nover ${aim} ms while dragged: ${over.join(", ") || "none"}`);
 
-/** Forms that are drawn letter by letter: exactly with another length, and with one other letter that was seen before. */
+/** Forms drawn letter by letter: with another length, dragged and exactly, and with one other letter that was seen before. */
 const drawn: readonly (readonly [label: string, kind: string, values: Readonly<Record<string, unknown>>, length: string])[] = [
   ["hatch, ruled", "hatch", { loose: 0 }, "spacing"],
   ["hatch", "hatch", {}, "spacing"],
@@ -79,23 +79,25 @@ const drawn: readonly (readonly [label: string, kind: string, values: Readonly<R
   ["hatch, crossed", "hatch", { second: true }, "spacing"],
   ["inlines, 1", "inlines", { count: 1 }, "weight"],
   ["inlines, 3", "inlines", { count: 3 }, "weight"],
+  ["inlines, 3, their margin", "inlines", { count: 3 }, "margin"],
   ["redraw", "redraw", {}, "weight"],
   ["ripple", "ripple", {}, "height"],
 ];
 const letters = "ABCDEFGHI";
 await engine.load(["archivo-black"]);
-console.log(`\n${"form, on archivo-black".padEnd(30)} ${"exact".padStart(9)} ${"a letter".padStart(9)}`);
+console.log(`\n${"form, on archivo-black".padEnd(30)} ${"dragged".padStart(9)} ${"exact".padStart(9)} ${"a letter".padStart(9)}`);
 for (const [label, kind, values, length] of drawn) {
   const made = newFormStep(kind, "s", values);
   const own = (by: number) => {
     const form = [newFormStep("letters", "l"), { ...made, [length]: ((made as Readonly<Record<string, unknown>>)[length] as number) * by }];
     return { ...styles[0], coats: [{ ...styles[0].coats[0], form }] };
   };
-  const at = (by: number, text: string) => run(own(by) as Style, text, false, "archivo-black");
+  const at = (by: number, text: string, draft = false) => run(own(by) as Style, text, draft, "archivo-black");
   for (const letter of letters) at(1.5, `Brind${letter}emoors`);
   at(1, text);
-  const exact = median(Array.from({ length: rounds }, (_, n) => at(1 + (n + 1) / 300, text)));
+  const dragged = median(Array.from({ length: moves }, (_, n) => at(1 + (n + 1) / 300, text, true)));
+  const exact = median(Array.from({ length: rounds }, (_, n) => at(1 + (n + 1) / 500, text)));
   const style = own(1) as Style;
   const letter = median([...letters].map((l) => run(style, `Brind${l}emoors`, false, "archivo-black")));
-  console.log(`${label.padEnd(30)} ${exact.toFixed(1).padStart(9)} ${letter.toFixed(1).padStart(9)}`);
+  console.log(`${label.padEnd(30)} ${dragged.toFixed(1).padStart(9)} ${exact.toFixed(1).padStart(9)} ${letter.toFixed(1).padStart(9)}`);
 }

@@ -1,10 +1,10 @@
 import { valueAt } from "../core/curves/bezier";
-import { contoursOf, stride, type Contour } from "../core/curves/contour";
+import { stride, type Contour } from "../core/curves/contour";
 import { flatten } from "../core/curves/flatten";
+import type { Kernel } from "../core/curves/kernel";
 import type { Path } from "../core/curves/path";
 import { smoothed } from "../core/drawn/inlines/smooth";
-import { prune } from "../core/drawn/inlines/prune";
-import { stripsOf } from "../core/drawn/inlines/strips";
+import { strokesOf } from "../core/drawn/inlines/strokes";
 import { weave } from "../core/drawn/inlines/weave";
 
 type Point = readonly [number, number];
@@ -36,10 +36,8 @@ function placesOn(c: Contour): Point[] {
 const outlineOf = (path: Path): Point[][] =>
   flatten(path, 0.2).map((polygon) => Array.from({ length: polygon.length / 2 }, (_, i): Point => [polygon[2 * i], polygon[2 * i + 1]]));
 
-export function judge(path: Path, count: number): Judged {
-  const strips = stripsOf(contoursOf(path, true), 8);
-  prune(strips);
-  const woven = weave(strips, { count, margin: 1, closed: false, endGap: 0, thinnest: 9 * (count + 1) });
+export function judge(path: Path, count: number, kernel: Kernel): Judged {
+  const woven = weave(strokesOf(path, kernel), { count, margin: 1, closed: false, endGap: 0, thinnest: 9 * (count + 1) });
   const lines = woven.map((l) => placesOn(smoothed(l, 4, 0.6)));
   const outline = outlineOf(path);
   let crossings = 0;
@@ -49,7 +47,22 @@ export function judge(path: Path, count: number): Judged {
   return { lines: lines.length, crossings, outside, reach: reach(outline, woven, lines, count) };
 }
 
+/** The box around places, a length wider on all sides. */
+function boxOf(places: readonly Point[], by: number): { has(p: Point): boolean; meets(of: readonly Point[]): boolean } {
+  const [xs, ys] = [places.map((p) => p[0]), places.map((p) => p[1])];
+  const [minX, minY, maxX, maxY] = [Math.min(...xs) - by, Math.min(...ys) - by, Math.max(...xs) + by, Math.max(...ys) + by];
+  const has = ([x, y]: Point) => x >= minX && x <= maxX && y >= minY && y <= maxY;
+  return {
+    has,
+    meets: (of) => {
+      const [u, v] = [of.map((p) => p[0]), of.map((p) => p[1])];
+      return Math.max(...u) >= minX && Math.min(...u) <= maxX && Math.max(...v) >= minY && Math.min(...v) <= maxY;
+    },
+  };
+}
+
 function cross(a: readonly Point[], b: readonly Point[]): boolean {
+  if (!boxOf(a, 0).meets(b)) return false;
   for (let i = 0; i + 1 < a.length; i++)
     for (let k = 0; k + 1 < b.length; k++) {
       const [p, q, r, s] = [a[i], a[i + 1], b[k], b[k + 1]];
@@ -88,21 +101,20 @@ function away(rings: readonly (readonly Point[])[], p: Point): number {
 function reach(outline: readonly Point[][], woven: ReturnType<typeof weave>, lines: readonly Point[][], count: number): number {
   const xs = outline.flat().map((p) => p[0]);
   const ys = outline.flat().map((p) => p[1]);
-  let [all, near] = [0, 0];
+  const near = woven.map((l, i) => {
+    // Of the stroke that the line lies in there.
+    const widths = l.points.map((p) => p.width).sort((a, b) => a - b);
+    const most = (1.1 * widths[Math.floor(0.8 * widths.length)]) / (count + 1);
+    const box = boxOf(lines[i], most);
+    return (p: Point) => box.has(p) && lines[i].some((q, k) => k > 0 && toSegment(p, lines[i][k - 1], q) <= most);
+  });
+  let [all, reached] = [0, 0];
   const step = 20;
   for (let x = Math.min(...xs); x < Math.max(...xs); x += step)
     for (let y = Math.min(...ys); y < Math.max(...ys); y += step) {
       if (!inside(outline, [x, y])) continue;
       all++;
-      const within = woven.some((l, i) => {
-        // Of the stroke that the line lies in there.
-        const widths = l.points.map((p) => p.width).sort((a, b) => a - b);
-        const gap = widths[Math.floor(0.8 * widths.length)] / (count + 1);
-        const line = lines[i];
-        for (let k = 0; k + 1 < line.length; k++) if (toSegment([x, y], line[k], line[k + 1]) <= 1.1 * gap) return true;
-        return false;
-      });
-      if (within) near++;
+      if (near.some((isNear) => isNear([x, y]))) reached++;
     }
-  return all ? near / all : 1;
+  return all ? reached / all : 1;
 }

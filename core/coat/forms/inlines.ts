@@ -83,7 +83,7 @@ export const inlines = formStep({
   facts: (shape, { count, weight, ends, flips }, { kernel, units }) => {
     const letters = shape.parts.map((part) => ({ part: plain(part), path: kernel.exact.weld(plain(part).path) }));
     const marks = letters.flatMap(({ part, path }) =>
-      tipsOf(path).map((tip): StepMark => {
+      tipsOf(path, kernel.exact).map((tip): StepMark => {
         const share = shareOf(path.bounds, tip);
         const flip = flipsOn(flips, part).some((f) => Math.hypot(f.x - share.x, f.y - share.y) < sameMark);
         const closed = (ends === "closed") !== flip;
@@ -97,7 +97,7 @@ export const inlines = formStep({
         };
       }),
     );
-    const carried = letters.map(({ part, path }) => ({ text: part.text ?? "", most: mostOf(path, units(weight)) }));
+    const carried = letters.map(({ part, path }) => ({ text: part.text ?? "", most: mostOf(path, units(weight), kernel.exact) }));
     const thin = carried.filter((l) => l.most < Math.round(count));
     if (!thin.length) return { marks };
     const most = Math.max(1, Math.min(...thin.map((l) => l.most)));
@@ -125,9 +125,9 @@ export const inlines = formStep({
 });
 
 const tips = memoByIdentity<Path, readonly Point[]>(1);
-const tipsOf = (path: Path) => tips(path, "", () => strokeTips(path));
+const tipsOf = (path: Path, kernel: Kernel) => tips(path, "", () => strokeTips(path, kernel));
 const carriedBy = memoByIdentity<Path, number>(4);
-const mostOf = (path: Path, weight: number) => carriedBy(path, String(weight), () => mostInlines(path, weight));
+const mostOf = (path: Path, weight: number, kernel: Kernel) => carriedBy(path, String(weight), () => mostInlines(path, weight, kernel));
 
 /** The marks on letters of a part's text. */
 const flipsOn = (flips: readonly Mark[], { text = "" }: Part): readonly Mark[] => flips.filter((f) => f.of === text);
@@ -143,7 +143,7 @@ interface Pen {
 
 function drawn(path: Path, lines: Inlines, { width, cap, taper }: Pen, kernel: Kernel): Path[] {
   const welded = kernel.exact.weld(path);
-  const all = along(welded, JSON.stringify(lines), () => inlinesOf(welded, lines));
+  const all = along(welded, JSON.stringify(lines), () => inlinesOf(welded, lines, kernel.exact));
   const stops: TaperStop[] = [
     { at: 0, width: 0.2 * width },
     { at: 0.3, width },

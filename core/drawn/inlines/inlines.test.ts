@@ -16,12 +16,22 @@ import { shares } from "./line";
 
 let engine: LoadedEngine;
 beforeAll(async () => {
-  engine = await engineWith("archivo-black", "fredoka", "pacifico", "alfa-slab", "marhey", "baloo-2");
+  engine = await engineWith(
+    "archivo-black",
+    "fredoka",
+    "pacifico",
+    "alfa-slab",
+    "abril-fatface",
+    "fraunces",
+    "kalnia",
+    "marhey",
+    "baloo-2",
+  );
 });
 
 const open: Inlines = { count: 3, margin: 1, closed: false, endGap: 0 };
 const ends = (path: Path, options: Partial<Inlines> = {}) =>
-  inlinesOf(path, { ...open, ...options }).map(({ line, depth }) => {
+  inlinesOf(path, { ...open, ...options }, engine.kernel).map(({ line, depth }) => {
     const course = new Course(line);
     return { line, depth, length: course.length, from: course.at(0), to: course.at(course.length) };
   });
@@ -121,14 +131,14 @@ describe("single ends", () => {
   const tip = { x: 1000, y: 100 };
 
   test("are found at the tips of strokes", () => {
-    const tips = strokeTips(bar).sort((a, b) => a.x - b.x);
+    const tips = strokeTips(bar, engine.kernel).sort((a, b) => a.x - b.x);
     expect(tips).toEqual([
       { x: expect.closeTo(0, 0), y: expect.closeTo(100, 0) },
       { x: expect.closeTo(1000, 0), y: expect.closeTo(100, 0) },
     ]);
     const h = engine.face("archivo-black")!;
-    expect(strokeTips(engine.kernel.weld(h.outline(h.glyphOf("H")!)))).toHaveLength(4);
-    expect(strokeTips(engine.kernel.weld(h.outline(h.glyphOf("O")!)))).toHaveLength(0);
+    expect(strokeTips(engine.kernel.weld(h.outline(h.glyphOf("H")!)), engine.kernel)).toHaveLength(4);
+    expect(strokeTips(engine.kernel.weld(h.outline(h.glyphOf("O")!)), engine.kernel)).toHaveLength(0);
   });
 
   test("close where the others are open, and open where they are closed", () => {
@@ -146,11 +156,11 @@ describe("single ends", () => {
 describe("how many lines strokes carry", () => {
   test("follows from their width: so many gaps as wide as a line needs", () => {
     // 200 units hold 22 gaps of 9, more than the nine that there may be; of 30 units three, and so two lines.
-    expect(mostInlines(bar, 5)).toBe(9);
-    expect(mostInlines(rectangle(0, 0, 1000, 30), 5)).toBe(2);
-    expect(mostInlines(rectangle(0, 0, 1000, 12), 5)).toBe(0);
+    expect(mostInlines(bar, 5, engine.kernel)).toBe(9);
+    expect(mostInlines(rectangle(0, 0, 1000, 30), 5, engine.kernel)).toBe(2);
+    expect(mostInlines(rectangle(0, 0, 1000, 12), 5, engine.kernel)).toBe(0);
     // A line of 40 wants 50: four gaps, three lines.
-    expect(mostInlines(bar, 40)).toBe(3);
+    expect(mostInlines(bar, 40, engine.kernel)).toBe(3);
   });
 
   test("what is carried is drawn, and told where it is not", () => {
@@ -196,10 +206,10 @@ describe("lines in letters", () => {
       const stem = crossings(contoursOf(h, true), y).slice(0, 2);
       for (const count of [1, 2, 3, 4]) {
         const lines = crossings(
-          inlinesOf(h, { ...open, count }).map((l) => l.line),
+          inlinesOf(h, { ...open, count }, engine.kernel).map((l) => l.line),
           y,
         ).filter((x) => x < stem[1]);
-        if (mostInlines(h, 1) < count) continue;
+        if (mostInlines(h, 1, engine.kernel) < count) continue;
         expect(lines).toHaveLength(count);
         const places = [stem[0], ...lines, stem[1]];
         const even = (stem[1] - stem[0]) / (count + 1);
@@ -208,12 +218,59 @@ describe("lines in letters", () => {
     },
   );
 
-  // A sample of `npm run fuzz -- inlines`, which takes every face, sign and number of lines.
+  test.each(["kalnia", "abril-fatface", "fraunces"])("run straight through the stem of %s, past the hairlines that join it", (face) => {
+    const opened = engine.face(face)!;
+    for (const sign of "ETI") {
+      const letter = engine.kernel.weld(opened.outline(opened.glyphOf(sign)!));
+      const { minY, maxY } = letter.bounds;
+      const [first, ...rest] = inlinesOf(letter, { ...open, count: 1 }, engine.kernel)
+        .map(({ line }) => new Course(line))
+        .sort((a, b) => b.length - a.length);
+      const [from, to] = [first.at(0), first.at(first.length)];
+      // A unit: what the outlines are rounded to, and what lines may be off their course.
+      expect([face, sign, Math.abs(from.x - to.x) < 1]).toEqual([face, sign, true]);
+      // Beaks reach a little beyond the stem.
+      expect((Math.max(from.y, to.y) - Math.min(from.y, to.y)) / (maxY - minY)).toBeGreaterThan(0.96);
+      // What else there is lies in its beaks.
+      for (const other of rest) expect(other.length).toBeLessThan(first.length / 2);
+    }
+  });
+
+  test("go round in balls and stand upright in beaks, where hairlines hold those", () => {
+    const ball = engine.kernel.weld(engine.kernel.union([rectangle(0, 0, 150, 700), rectangle(140, 20, 300, 20), circle(480, 60, 70)]));
+    const rings = inlinesOf(ball, { ...open, count: 2 }, engine.kernel).filter(({ line }) => line.points[0] > 300);
+    expect(rings).toHaveLength(1);
+    const ring = new Course(rings[0].line);
+    const [a, b] = [ring.at(0), ring.at(ring.length / 2)];
+    expect([(a.x + b.x) / 2, (a.y + b.y) / 2].map(Math.round)).toEqual([expect.closeTo(480, -1), expect.closeTo(60, -1)]);
+    const beak = engine.kernel.weld(
+      engine.kernel.union([
+        rectangle(0, 0, 150, 700),
+        rectangle(140, 0, 300, 20),
+        polygonPath([
+          [400, 0],
+          [560, 0],
+          [560, 200],
+        ]),
+      ]),
+    );
+    const upright = inlinesOf(beak, { ...open, count: 2 }, engine.kernel).filter(({ line }) => line.points[0] > 300);
+    expect(upright).toHaveLength(2);
+    for (const { line } of upright) {
+      const course = new Course(line);
+      expect(Math.abs(course.at(0).x - course.at(course.length).x)).toBeLessThan(1e-6);
+    }
+  });
+
+  // A sample of `npm run inlines`, which takes every face, sign and number of lines.
   test.each([
     ["archivo-black", "RSag8&K"],
     ["fredoka", "RaBx4t"],
     ["pacifico", "Tagk"],
     ["alfa-slab", "HOSu"],
+    ["abril-fatface", "E4yRg"],
+    ["fraunces", "EWrS5"],
+    ["kalnia", "ETXZxy"],
     ["marhey", "سعم"],
     ["baloo-2", "कमन"],
   ])("of %s do not cross, lie inside and fill the strokes: %s", (face, text) => {
@@ -222,7 +279,7 @@ describe("lines in letters", () => {
       for (const count of [1, 3, 4]) {
         const glyph = opened.glyphOf(c);
         expect([c, glyph !== undefined]).toEqual([c, true]);
-        const judged = judge(engine.kernel.weld(opened.outline(glyph!)), count);
+        const judged = judge(engine.kernel.weld(opened.outline(glyph!)), count, engine.kernel);
         expect([face, c, count, judged.crossings, judged.outside]).toEqual([face, c, count, 0, 0]);
         expect(judged.lines).toBeGreaterThan(0);
         expect(judged.reach).toBeGreaterThan(0.75);

@@ -1,11 +1,11 @@
-import { contoursOf, type Contour } from "../../curves/contour";
-import { Course } from "../../curves/length";
+import type { Contour } from "../../curves/contour";
+import type { Kernel } from "../../curves/kernel";
 import type { Path } from "../../curves/path";
-import { memoByIdentity } from "../../memo";
-import { isStillEnd, strokeEnds, tipOf } from "./ends";
-import { prune } from "./prune";
+import { widthOfDot } from "./dot-lines";
+import { isStillEnd, tipOf } from "./ends";
 import { smoothed } from "./smooth";
-import { stripsOf, type Strips } from "./strips";
+import { chordsOf } from "./strips";
+import { strokesOf } from "./strokes";
 import type { Weave } from "./line";
 import { weave } from "./weave";
 
@@ -18,33 +18,14 @@ export interface Inline {
   readonly depth: number;
 }
 
-/** Units between places on an outline; coarser on what is larger than letters. */
-const finest = 8;
-const mostSamples = 1500;
 /** Units: lines that come nearer to each other run into one. */
 const leastGap = 9;
 const tolerance = 0.6;
 
-const pruned = memoByIdentity<Path, Strips>(1);
-
-/** The pruned strips of a path, as its own copy: weaving takes triangles away, which the next one still needs. */
-function prunedOf(path: Path): { strips: Strips; step: number } {
-  const contours = contoursOf(path, true);
-  const around = contours.reduce((sum, c) => sum + new Course(c).length, 0);
-  const step = Math.max(finest, around / mostSamples);
-  const { samples, triangles } = pruned(path, "", () => {
-    const strips = stripsOf(contours, step);
-    prune(strips);
-    return strips;
-  });
-  return { strips: { samples, triangles: triangles.map((t) => ({ ...t })) }, step };
-}
-
 /** The tips of a letter's strokes, in units. @param path a welded form */
-export function strokeTips(path: Path): { x: number; y: number }[] {
-  const { strips } = prunedOf(path);
-  const found = new Map(strokeEnds(strips).map((end) => [end.triangle, end]));
-  return [...found.values()].filter((end) => isStillEnd(strips, end)).map((end) => tipOf(strips, end));
+export function strokeTips(path: Path, kernel: Kernel): { x: number; y: number }[] {
+  const { strips, ends } = strokesOf(path, kernel);
+  return [...ends.values()].filter((end) => isStillEnd(strips, end)).map((end) => tipOf(strips, end));
 }
 
 /**
@@ -53,11 +34,15 @@ export function strokeTips(path: Path): { x: number; y: number }[] {
  * @param weight units that a line is wide
  * @returns 0 where not even one fits
  */
-export function mostInlines(path: Path, weight: number): number {
-  const { strips } = prunedOf(path);
-  const widths = weave(strips, { count: 1, margin: 1, closed: false, endGap: 0, thinnest: 0 }).flatMap((l) =>
-    l.points.slice(1).map((p, i) => ({ width: p.width, length: Math.hypot(p.x - l.points[i].x, p.y - l.points[i].y) })),
-  );
+export function mostInlines(path: Path, weight: number, kernel: Kernel): number {
+  const { strips, dots } = strokesOf(path, kernel);
+  const widths = strips.triangles.flatMap((t, i) => {
+    const chords = t.alive ? chordsOf(strips, i) : [];
+    if (chords.length !== 2) return [];
+    const [a, b] = chords;
+    return [{ width: (a.width + b.width) / 2, length: Math.hypot(a.x - b.x, a.y - b.y) }];
+  });
+  for (const dot of dots) widths.push({ width: widthOfDot(dot), length: widthOfDot(dot) });
   widths.sort((a, b) => a.width - b.width);
   // Two fifths of the length may be thinner: the joins and turns of a stroke are.
   let left = 0.4 * widths.reduce((sum, w) => sum + w.length, 0);
@@ -73,10 +58,10 @@ export function mostInlines(path: Path, weight: number): number {
  * or stop at junctions.
  * @param path a welded form
  */
-export function inlinesOf(path: Path, options: Inlines): Inline[] {
-  const { strips, step } = prunedOf(path);
-  return weave(strips, { ...options, thinnest: leastGap * (options.count + 1) }).map((line) => ({
-    line: smoothed(line, step / 2, tolerance),
+export function inlinesOf(path: Path, options: Inlines, kernel: Kernel): Inline[] {
+  const strokes = strokesOf(path, kernel);
+  return weave(strokes, { ...options, thinnest: leastGap * (options.count + 1) }).map((line) => ({
+    line: smoothed(line, strokes.step / 2, tolerance),
     depth: line.depth,
   }));
 }

@@ -6,6 +6,8 @@ export interface LinePoint {
   readonly corner: boolean;
   /** Whether it lies in a junction, where chords are no measure of the stroke. */
   readonly joint?: boolean;
+  /** Where the line ends on the outline, the straight stretch of it there, from end to end. */
+  readonly edge?: readonly [{ readonly x: number; readonly y: number }, { readonly x: number; readonly y: number }];
 }
 
 export interface Line {

@@ -70,15 +70,22 @@ function resampled(points: readonly Point[], step: number): Point[] {
 /** Smoothing that does not shrink: a step towards the neighbours' middle and one back (Taubin, Curve and surface smoothing, 1995). */
 function taubin(points: readonly Point[], closed: boolean): Point[] {
   const n = points.length;
-  let now = [...points];
-  for (let pass = 0; pass < passes; pass++)
-    for (const by of [0.5, -0.52])
-      now = now.map((p, i) => {
-        if (!closed && (i === 0 || i === n - 1)) return p;
-        const [a, b] = [now[(i + n - 1) % n], now[(i + 1) % n]];
-        return { x: p.x + by * ((a.x + b.x) / 2 - p.x), y: p.y + by * ((a.y + b.y) / 2 - p.y) };
-      });
-  return now;
+  let now = new Float64Array(2 * n);
+  let next = new Float64Array(2 * n);
+  points.forEach((p, i) => ((now[2 * i] = p.x), (now[2 * i + 1] = p.y)));
+  for (let step = 0; step < 2 * passes; step++) {
+    const by = step % 2 ? -0.52 : 0.5;
+    for (let i = 0; i < n; i++) {
+      const held = !closed && (i === 0 || i === n - 1);
+      const [before, after] = [2 * ((i + n - 1) % n), 2 * ((i + 1) % n)];
+      for (let o = 0; o < 2; o++) {
+        const at = now[2 * i + o];
+        next[2 * i + o] = held ? at : at + by * ((now[before + o] + now[after + o]) / 2 - at);
+      }
+    }
+    [now, next] = [next, now];
+  }
+  return points.map((_, i) => ({ x: now[2 * i], y: now[2 * i + 1] }));
 }
 
 /** Straight stretches as lines, and what lies between them as cubics that join them smoothly. */

@@ -1,4 +1,5 @@
 import type { Line, LinePoint } from "./line";
+import { cross } from "./sides";
 import { tangled } from "./untangle";
 
 const { abs, hypot, max } = Math;
@@ -11,12 +12,18 @@ const alike = 0.95;
 /** What chords make a line waver by, as a share of the width; what is more than this is a bend. */
 const waver = 0.18;
 
-/** Lines that run on past junctions straight, but for those that would run into others so. */
-export function straightenedAll(lines: readonly Line[]): Line[] {
-  const straight = lines.map(straightened);
-  if (straight.every((l, i) => l === lines[i])) return straight;
+/** How far from its end a line may be drawn aside, as a share of the width, and how level is straight before. */
+const drawn = 0.9;
+const level = 0.015;
+
+/**
+ * Lines that run on past junctions straight, but for those that would run into others so.
+ * @returns the lines, and whether none of them crosses another, where that is known
+ */
+export function straightenedAll(lines: readonly Line[]): { lines: readonly Line[]; apart: boolean } {
+  const straight = lines.map((line) => runOut(straightened(line)));
   const bad = tangled(straight);
-  return straight.map((l, i) => (bad.has(i) ? lines[i] : l));
+  return { lines: straight.map((l, i) => (bad.has(i) ? lines[i] : l)), apart: !bad.size };
 }
 
 /** A line that runs on past junctions straight, where it comes in and goes out in one direction: chords lean there. */
@@ -32,6 +39,36 @@ function straightened(line: Line): Line {
     i = from + 1;
   }
   return points === line.points ? line : { ...line, points };
+}
+
+/** Lines of straight strokes run straight to the outline, where a bracket or a cut serif would draw them aside. */
+function runOut(line: Line): Line {
+  if (line.closed) return line;
+  let points = line.points;
+  for (let end = 0; end < 2; end++) points = [...endingStraight(points)].reverse();
+  return points.every((p, i) => p === line.points[i]) ? line : { ...line, points };
+}
+
+/** A line whose last place is moved along the outline to where the line, straight before, would meet it. */
+function endingStraight(points: readonly LinePoint[]): readonly LinePoint[] {
+  const last = points.length - 1;
+  const end = points[last];
+  if (!end.edge || last < 2) return points;
+  const from = farAway(points, last, -1, drawn * end.width);
+  const before = from && farAway(points, from, -1, 0.75 * end.width);
+  if (!from || before === undefined || deviation(points, before, from) > level * end.width) return points;
+  const [a, b] = [points[before], points[from]];
+  const [ux, uy] = [b.x - a.x, b.y - a.y];
+  const [c, d] = end.edge;
+  const [ex, ey] = [d.x - c.x, d.y - c.y];
+  const slope = cross(ux, uy, ex, ey);
+  if (abs(slope) < 0.3 * hypot(ux, uy) * hypot(ex, ey)) return points;
+  const t = cross(end.x - b.x, end.y - b.y, ex, ey) / slope;
+  const met = { ...end, x: b.x + t * ux, y: b.y + t * uy };
+  const along = ((met.x - c.x) * ex + (met.y - c.y) * ey) / (ex * ex + ey * ey);
+  if (t <= 0 || along < 0 || along > 1) return points;
+  const off = max(hypot(met.x - end.x, met.y - end.y), deviation([b, ...points.slice(from + 1, last), met], 0, last - from));
+  return off > 2 * level * end.width && off < waver * end.width ? [...points.slice(0, from + 1), met] : points;
 }
 
 /**

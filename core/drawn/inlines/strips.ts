@@ -140,6 +140,30 @@ export const ends = (t: Triangle, edge: number): [number, number] => [t.corners[
 export const distance = (samples: readonly Sample[], i: number, j: number): number =>
   hypot(samples[i].x - samples[j].x, samples[i].y - samples[j].y);
 
+/** A way across a stroke: its middle, and how long it is. */
+export interface Chord {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+}
+
+/** The chords of a triangle, to the neighbours that are left. */
+export function chordsOf({ samples, triangles }: Strips, at: number): Chord[] {
+  const t = triangles[at];
+  const found: Chord[] = [];
+  t.beside.forEach((n, edge) => {
+    if (n < 0 || !triangles[n].alive) return;
+    const [p, q] = [samples[t.corners[(edge + 1) % 3]], samples[t.corners[(edge + 2) % 3]]];
+    found.push({ x: (p.x + q.x) / 2, y: (p.y + q.y) / 2, width: hypot(p.x - q.x, p.y - q.y) });
+  });
+  return found;
+}
+
+export function areaOf({ samples, triangles }: Strips, at: number): number {
+  const [a, b, c] = triangles[at].corners.map((i) => samples[i]);
+  return abs((b.x - a.x) * (c.y - a.y) - (c.x - a.x) * (b.y - a.y)) / 2;
+}
+
 /** The next triangle of a branch that was come to from `from`; -1 where it ends or divides no more. */
 export const onwards = ({ triangles }: Strips, at: number, from: number): number =>
   triangles[at].beside.find((n) => n >= 0 && n !== from && triangles[n].alive) ?? -1;

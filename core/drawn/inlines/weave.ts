@@ -1,9 +1,11 @@
-import { dotsOf, linesInDot } from "./dots";
-import { isStillEnd, nearestEnd, sideAt, strokeEnds, type StrokeEnd } from "./ends";
+import { linesInDot } from "./dot-lines";
+import { isStillEnd, nearestEnd, sideAt, type StrokeEnd } from "./ends";
 import { shares, type Line, type LinePoint, type Weave } from "./line";
+import type { Sample } from "./samples";
 import { cross, mitreOf, sideSeen, turnOver, wayOut } from "./sides";
 import { around, distance, ends as endsOf, type Strips, type Triangle } from "./strips";
 import { straightenedAll } from "./straighten";
+import type { Strokes } from "./strokes";
 import { untangled } from "./untangle";
 
 const { abs, floor, hypot, max, min } = Math;
@@ -16,18 +18,20 @@ interface Piece {
   used: boolean;
 }
 
+/** What leaves a straight stroke and is thinner than this share of it is no branch for the lines. */
+const necked = 0.6;
+
 /** A stroke thinner than this share of what its line mostly runs in is not followed. */
 const thinShare = 0.35;
 
-/** Lines along the strokes of pruned strips. Cuts off what lies beyond the ends of strokes. */
-export function weave(strips: Strips, options: Weave): Line[] {
-  const found = strokeEnds(strips);
-  const dots = dotsOf(strips);
-  const loom = new Loom(strips, options, new Map(found.map((e) => [e.triangle, e])));
+/** Lines along the strokes of a letter, and in its dots. */
+export function weave({ strips, ends, dots }: Strokes, options: Weave): Line[] {
+  const loom = new Loom(strips, options, ends);
   strips.triangles.forEach((t, i) => t.alive && loom.across(t, i));
   const lines = [...loom.lines(), ...dots.flatMap((dot) => linesInDot(dot, options))];
-  const whole = straightenedAll(lines).flatMap((l) => thickEnough(l, options.thinnest));
-  return untangled(whole.filter((l) => l.points.length > 1));
+  const { lines: straight, apart } = straightenedAll(lines);
+  const whole = straight.flatMap((l) => thickEnough(l, options.thinnest)).filter((l) => l.points.length > 1);
+  return apart ? whole : untangled(whole);
 }
 
 class Loom {
@@ -116,7 +120,11 @@ class Loom {
   #add(a: number, b: number, points: readonly LinePoint[], rank: number): void {
     const piece: Piece = { ends: [a, b], points, depth: min(rank, this.options.count - 1 - rank), used: false };
     this.#pieces.push(piece);
-    for (const k of [a, b]) this.#at.set(k, [...(this.#at.get(k) ?? []), piece]);
+    for (const k of [a, b]) {
+      const there = this.#at.get(k);
+      if (there) there.push(piece);
+      else this.#at.set(k, [piece]);
+    }
   }
 
   /** On the way from one corner to another. */
@@ -183,6 +191,13 @@ class Loom {
     const { samples } = this.strips;
     const [A, B, C] = t.corners;
     const widths = [distance(samples, B, C), distance(samples, C, A), distance(samples, A, B)];
+    const ways = [0, 1, 2].map((i) => wayOut(this.strips, index, i));
+    const straight = (i: number, j: number) => -(ways[i][0] * ways[j][0] + ways[i][1] * ways[j][1]);
+    const neck = [0, 1, 2].find((i) => {
+      const [j, k] = [(i + 1) % 3, (i + 2) % 3];
+      return widths[i] < necked * min(widths[j], widths[k]) && straight(j, k) > 0.85;
+    });
+    if (neck !== undefined) return this.#pastNeck(t, neck);
     for (let i = 0; i < 3; i++) {
       const [own, left, right] = [t.corners[i], t.corners[(i + 1) % 3], t.corners[(i + 2) % 3]];
       const [toLeft, toRight] = [widths[(i + 2) % 3], widths[(i + 1) % 3]];
@@ -210,8 +225,6 @@ class Loom {
       const [p, q] = endsOf(t, i);
       return { key: this.#key(p, q, p, this.#half), point: this.#between(p, q, 0.5, widths[i]) };
     });
-    const ways = [0, 1, 2].map((i) => wayOut(this.strips, index, i));
-    const straight = (i: number, j: number) => -(ways[i][0] * ways[j][0] + ways[i][1] * ways[j][1]);
     const [p, q, third] = [
       [0, 1, 2],
       [1, 2, 0],
@@ -220,6 +233,17 @@ class Loom {
     const joined = [p, q].map((i) => ({ ...middles[i].point, joint: true }));
     this.#add(middles[p].key, middles[q].key, joined, this.#half);
     this.#add(middles[third].key, this.#free--, [middles[third].point, middles[third].point], this.#half);
+  }
+
+  /** All lines of a straight stroke run on past one much thinner that leaves it, and that one's stop. */
+  #pastNeck({ corners }: Triangle, neck: number): void {
+    const { samples } = this.strips;
+    const [own, left, right] = [corners[neck], corners[(neck + 1) % 3], corners[(neck + 2) % 3]];
+    this.#eachRank((share, rank) => {
+      const points = [left, right].map((to) => ({ ...this.#between(own, to, share, distance(samples, own, to)), joint: true }));
+      this.#add(this.#key(own, left, own, rank), this.#key(own, right, own, rank), points, rank);
+    });
+    this.#stop(left, right);
   }
 
   /** The end of what was never tried: all that lies beyond its one chord. */
@@ -315,7 +339,8 @@ class Loom {
       const before = points[points.length - 1];
       const hit = before ? this.#meets(before, p, cap) : undefined;
       if (hit !== undefined) {
-        points.push({ ...p, x: before.x + hit * (p.x - before.x), y: before.y + hit * (p.y - before.y) });
+        const { at, edge } = hit;
+        points.push({ ...p, x: before.x + at * (p.x - before.x), y: before.y + at * (p.y - before.y), edge });
         return points;
       }
       points.push(p);
@@ -324,10 +349,14 @@ class Loom {
   }
 
   /** Where a step meets the cap, from 0 to 1. */
-  #meets(from: { x: number; y: number }, to: { x: number; y: number }, cap: readonly number[]): number | undefined {
+  #meets(
+    from: { x: number; y: number },
+    to: { x: number; y: number },
+    cap: readonly number[],
+  ): { at: number; edge: LinePoint["edge"] } | undefined {
     const { samples } = this.strips;
     const [dx, dy] = [to.x - from.x, to.y - from.y];
-    let best: number | undefined;
+    let best: { at: number; edge: number } | undefined;
     for (let k = 0; k + 1 < cap.length; k++) {
       const [a, b] = [samples[cap[k]], samples[cap[k + 1]]];
       const [ex, ey] = [b.x - a.x, b.y - a.y];
@@ -335,10 +364,31 @@ class Loom {
       if (abs(det) < 1e-9) continue;
       const u = cross(a.x - from.x, a.y - from.y, ex, ey) / det;
       const v = cross(a.x - from.x, a.y - from.y, dx, dy) / det;
-      if (v >= -1e-6 && v <= 1 + 1e-6 && u > 1e-6 && u <= 1 && (best === undefined || u < best)) best = u;
+      if (v >= -1e-6 && v <= 1 + 1e-6 && u > 1e-6 && u <= 1 && (best === undefined || u < best.at)) best = { at: u, edge: k };
     }
-    return best;
+    return (
+      best && {
+        at: best.at,
+        edge: straightAround(
+          cap.map((i) => samples[i]),
+          best.edge,
+        ),
+      }
+    );
   }
+}
+
+/** How far an outline is straight on both sides of one of its steps. */
+function straightAround(run: readonly Sample[], step: number): LinePoint["edge"] {
+  const [a, b] = [run[step], run[step + 1]];
+  const straight = (p: Sample, q: Sample) => {
+    const [ux, uy, vx, vy] = [b.x - a.x, b.y - a.y, q.x - p.x, q.y - p.y];
+    return ux * vx + uy * vy > 0.999 * hypot(ux, uy) * hypot(vx, vy);
+  };
+  let [from, to] = [step, step + 1];
+  while (from > 0 && straight(run[from - 1], run[from])) from--;
+  while (to + 1 < run.length && straight(run[to], run[to + 1])) to++;
+  return [run[from], run[to]];
 }
 
 function placeAt(side: readonly { x: number; y: number; along: number }[], along: number): { x: number; y: number } {
