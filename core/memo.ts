@@ -5,11 +5,13 @@
 export function memoByIdentity<O extends object, R>(most = 16) {
   const kept = new WeakMap<O, Map<string, R>>();
   /** @param room for this object, where it needs more or less than others */
-  return (object: O, key: string, compute: () => R, room = most): R => {
+  const result = (object: O, key: string, compute: () => R, room = most): R => {
     let results = kept.get(object);
     if (!results) kept.set(object, (results = new Map()));
     return newest(results, key, room, compute);
   };
+  /** What was remembered, if anything was. */
+  return Object.assign(result, { known: (object: O, key: string): R | undefined => kept.get(object)?.get(key) });
 }
 
 /** Remembers the newest `most` results by key. */

@@ -133,7 +133,7 @@ const mostOf = (path: Path, weight: number, kernel: Kernel) => carriedBy(path, S
 const flipsOn = (flips: readonly Mark[], { text = "" }: Part): readonly Mark[] => flips.filter((f) => f.of === text);
 
 /** Lines do not change with their weight, which is dragged most. */
-const along = memoByIdentity<Path, readonly Inline[]>(3);
+const along = memoByIdentity<Path, readonly Inline[]>(4);
 
 interface Pen {
   readonly width: number;
@@ -143,7 +143,11 @@ interface Pen {
 
 function drawn(path: Path, lines: Inlines, { width, cap, taper }: Pen, kernel: Kernel): Path[] {
   const welded = kernel.exact.weld(path);
-  const all = along(welded, JSON.stringify(lines), () => inlinesOf(welded, lines, kernel.exact));
+  const asked = JSON.stringify(lines);
+  // Where they are known exactly, as while only their weight is dragged, they are drawn so.
+  const exact = along.known(welded, asked);
+  const rough = isDraft(kernel) && !exact;
+  const all = exact ?? along(welded, rough ? `rough ${asked}` : asked, () => inlinesOf(welded, { ...lines, rough }, kernel.exact));
   const stops: TaperStop[] = [
     { at: 0, width: 0.2 * width },
     { at: 0.3, width },

@@ -30,7 +30,7 @@ export function withoutHairlines(path: Path, strips: Strips, kernel: Kernel): Pa
   let half = widths.reduce((sum, t) => sum + t.area, 0) / 2;
   const usual = widths.find((t) => (half -= t.area) <= 0)?.width ?? 0;
   const thin = widths.reduce((sum, t) => sum + (t.along && t.width < hairline * usual ? t.area / t.width : 0), 0);
-if (!(thin > longEnough * usual)) return path;
+  if (!(thin > longEnough * usual)) return path;
   const by = (hairline * usual) / 2;
   const opened = kernel.grow(kernel.grow(path, -by, join), by, join);
   if (opened.isEmpty) return path;

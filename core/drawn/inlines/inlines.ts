@@ -3,7 +3,7 @@ import type { Kernel } from "../../curves/kernel";
 import type { Path } from "../../curves/path";
 import { widthOfDot } from "./dot-lines";
 import { isStillEnd, tipOf } from "./ends";
-import { smoothed } from "./smooth";
+import { roughened, smoothed } from "./smooth";
 import { chordsOf } from "./strips";
 import { strokesOf } from "./strokes";
 import type { Weave } from "./line";
@@ -44,9 +44,9 @@ export function mostInlines(path: Path, weight: number, kernel: Kernel): number 
   });
   for (const dot of dots) widths.push({ width: widthOfDot(dot), length: widthOfDot(dot) });
   widths.sort((a, b) => a.width - b.width);
-  // Two fifths of the length may be thinner: the joins and turns of a stroke are.
-  let left = 0.4 * widths.reduce((sum, w) => sum + w.length, 0);
-  const usual = widths.find((w) => (left -= w.length) <= 0)?.width ?? 0;
+  // A sixth of what they cover may be thinner: the joins and turns of a stroke are.
+  let left = widths.reduce((sum, w) => sum + w.length * w.width, 0) / 6;
+  const usual = widths.find((w) => (left -= w.length * w.width) <= 0)?.width ?? 0;
   // Between two lines as much is left as a quarter of their weight, or they look like one.
   const gap = Math.max(leastGap, 1.25 * weight);
   return Math.max(0, Math.min(9, Math.floor(usual / gap) - 1));
@@ -61,7 +61,7 @@ export function mostInlines(path: Path, weight: number, kernel: Kernel): number 
 export function inlinesOf(path: Path, options: Inlines, kernel: Kernel): Inline[] {
   const strokes = strokesOf(path, kernel);
   return weave(strokes, { ...options, thinnest: leastGap * (options.count + 1) }).map((line) => ({
-    line: smoothed(line, strokes.step / 2, tolerance),
+    line: options.rough ? roughened(line, 4 * strokes.step) : smoothed(line, strokes.step / 2, tolerance),
     depth: line.depth,
   }));
 }

@@ -30,6 +30,8 @@ export interface Weave {
   readonly endGap: number;
   /** Units: lines stop where their stroke is thinner. */
   readonly thinnest: number;
+  /** Whether lines may run into others for now: while they are dragged. */
+  readonly rough?: boolean;
 }
 
 /** Where lines lie across a stroke, from 0 to 1. */

@@ -27,6 +27,22 @@ export function smoothed(line: Line, step: number, tolerance: number): Contour {
   return out.build(line.closed);
 }
 
+/** A line as straight steps between some of its places, corners among them: near enough while it is dragged. */
+export function roughened({ points, closed }: Line, step: number): Contour {
+  const out = new ContourBuilder();
+  const last = points.length - 1;
+  out.move(points[0].x, points[0].y);
+  let gone = 0;
+  for (let i = 1; i <= last; i++) {
+    gone += hypot(points[i].x - points[i - 1].x, points[i].y - points[i - 1].y);
+    if (i < last && !points[i].corner && !points[i + 1].joint && gone < step) continue;
+    out.line(points[i].x, points[i].y);
+    gone = 0;
+  }
+  if (closed) out.endAt(points[0].x, points[0].y);
+  return out.build(closed);
+}
+
 /** The line from corner to corner, each at even steps and smoothed. A closed one without corners is one run that ends where it begins. */
 function runsOf({ points, closed }: Line, step: number): Point[][] {
   let all = [...points];

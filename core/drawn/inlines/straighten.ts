@@ -16,12 +16,15 @@ const waver = 0.18;
 const drawn = 0.9;
 const level = 0.015;
 
+/** Lines that run on past junctions straight, and straight out of their strokes. */
+export const straightenedEach = (lines: readonly Line[]): Line[] => lines.map((line) => runOut(straightened(line)));
+
 /**
- * Lines that run on past junctions straight, but for those that would run into others so.
+ * The same, but for those that would run into others so.
  * @returns the lines, and whether none of them crosses another, where that is known
  */
 export function straightenedAll(lines: readonly Line[]): { lines: readonly Line[]; apart: boolean } {
-  const straight = lines.map((line) => runOut(straightened(line)));
+  const straight = straightenedEach(lines);
   const bad = tangled(straight);
   return { lines: straight.map((l, i) => (bad.has(i) ? lines[i] : l)), apart: !bad.size };
 }

@@ -4,7 +4,7 @@ import { shares, type Line, type LinePoint, type Weave } from "./line";
 import type { Sample } from "./samples";
 import { cross, mitreOf, sideSeen, turnOver, wayOut } from "./sides";
 import { around, distance, ends as endsOf, type Strips, type Triangle } from "./strips";
-import { straightenedAll } from "./straighten";
+import { straightenedAll, straightenedEach } from "./straighten";
 import type { Strokes } from "./strokes";
 import { untangled } from "./untangle";
 
@@ -29,7 +29,7 @@ export function weave({ strips, ends, dots }: Strokes, options: Weave): Line[] {
   const loom = new Loom(strips, options, ends);
   strips.triangles.forEach((t, i) => t.alive && loom.across(t, i));
   const lines = [...loom.lines(), ...dots.flatMap((dot) => linesInDot(dot, options))];
-  const { lines: straight, apart } = straightenedAll(lines);
+  const { lines: straight, apart } = options.rough ? { lines: straightenedEach(lines), apart: true } : straightenedAll(lines);
   const whole = straight.flatMap((l) => thickEnough(l, options.thinnest)).filter((l) => l.points.length > 1);
   return apart ? whole : untangled(whole);
 }
