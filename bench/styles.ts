@@ -94,7 +94,7 @@ for (const [label, kind, values, length] of drawn) {
   };
   const at = (by: number, text: string, draft = false) => run(own(by) as Style, text, draft, "archivo-black");
   for (const letter of letters) at(1.5, `Brind${letter}emoors`);
-  at(1, text);
+  for (let n = 0; n < rounds; n++) at(1 + (n + 1) / 700, text);
   const dragged = median(Array.from({ length: moves }, (_, n) => at(1 + (n + 1) / 300, text, true)));
   const exact = median(Array.from({ length: rounds }, (_, n) => at(1 + (n + 1) / 500, text)));
   const style = own(1) as Style;

@@ -28,41 +28,82 @@ export interface Hatch {
 /** More rows than this on one letter are a slip, not art. */
 const mostRows = 3000;
 
-interface Stroke {
+/** A stretch of a row that lies in the ink. */
+export interface Stroke {
   readonly row: number;
   readonly y: number;
   readonly from: number;
   readonly to: number;
-  used?: boolean;
+}
+
+/** Strokes across a form, in the frame that they are level in. */
+export interface Hatched {
+  readonly rows: Rows;
+  readonly falling: readonly Falling[];
+  readonly hatch: Hatch;
 }
 
 /**
- * Strokes across a form as centre lines. Rows keep their place and their chance by number in the letter's own space, so that a word that
+ * Strokes across a form. Rows keep their place and their chance by number in the letter's own space, so that a word that
  * is edited keeps the strokes of its letters. The spacing is put right once by what was drawn: strokes that end early cover less.
  * @param draft without that
  * @throws CurveError where there would be more than 3000 rows
  */
-export function hatched(path: Path, hatch: Hatch, draft = false): Contour[] {
+export function hatched(path: Path, hatch: Hatch, draft = false): Hatched {
   const contours = contoursOf(path, true);
   const falling = fallingOf(contours, (hatch.angle * PI) / 180);
   const rows = rowsOf(falling, hatch);
-  if (draft || hatch.joined || hatch.ends <= 0) return drawn(rows, falling, hatch, draft);
+  if (draft || hatch.joined || hatch.ends <= 0) return { rows, falling, hatch };
   // Ends that are pulled in take from the weight what is here given back, within a fifth.
-  const pen = new Pen(hatch, draft);
   let [whole, kept] = [0, 0];
   for (const stroke of rows.strokes.flat()) {
-    const [low, high] = pen.endsOf(stroke);
+    const [low, high] = endsOf(stroke, hatch);
     whole += stroke.to - stroke.from;
     kept += high - low;
   }
   const ratio = whole > 0 ? kept / whole : 1;
-  if (abs(ratio - 1) < 0.002) return drawn(rows, falling, hatch, draft);
+  if (abs(ratio - 1) < 0.002) return { rows, falling, hatch };
   const closer = { ...hatch, spacing: hatch.spacing * min(1.2, max(0.8, ratio)) };
-  return drawn(rowsOf(falling, closer), falling, closer, draft);
+  return { rows: rowsOf(falling, closer), falling, hatch: closer };
+}
+
+/** The middles of strokes, on the page: joined ones go on into others. */
+export function middlesOf({ rows: { first, strokes }, falling, hatch }: Hatched, draft = false): Contour[] {
+  const pen = new Pen(hatch, draft);
+  if (!hatch.joined) return strokes.flat().map((s) => pen.line([s]));
+  const used = new Set<Stroke>();
+  return strokes.flatMap((row) =>
+    row.flatMap((s) => (used.has(s) ? [] : [pen.line(chain(s, strokes, first, falling, hatch.spacing, used))])),
+  );
+}
+
+/** The wave of a stroke is this many spacings long, from one chance to the next. */
+export const wave = 9;
+
+/** From where to where a stroke is drawn: each end is pulled in, or reaches over the edge, by its own chance. */
+export function endsOf(stroke: Stroke, { spacing, ends, seed, letter }: Hatch): [number, number] {
+  const pull = (what: number) => {
+    const own = chance(stroke.row, 4 * letter + what, seed);
+    return min(0.35 * (stroke.to - stroke.from), ends * spacing * (ends > 0 ? 0.3 + 0.7 * own : 0.5 + 0.5 * own));
+  };
+  return [stroke.from + pull(2), stroke.to - pull(3)];
+}
+
+/** The height of a stroke's middle over the way across, and how far from its row that is at most. */
+export function middleOf(stroke: Stroke, { spacing, loose, seed, letter }: Hatch): { at: (x: number) => number; most: number } {
+  const length = stroke.to - stroke.from;
+  const most = 0.3 * spacing * loose;
+  const at = (x: number) => {
+    const u = (x - stroke.from) / length;
+    // Straight at its ends, so that the next stroke finds it.
+    const fade = max(0, 1 - (2 * u - 1) ** 4);
+    return stroke.y + most * fade * wander(x / (wave * spacing), stroke.row * 8 + letter, seed);
+  };
+  return { at, most };
 }
 
 /** Strokes by rows, of which the first has a number. */
-interface Rows {
+export interface Rows {
   readonly first: number;
   readonly strokes: readonly Stroke[][];
 }
@@ -83,28 +124,28 @@ function rowsOf(falling: readonly Falling[], { spacing, loose, seed, letter }: H
   return { first, strokes };
 }
 
-function drawn({ first, strokes }: Rows, falling: readonly Falling[], hatch: Hatch, draft: boolean): Contour[] {
-  const pen = new Pen(hatch, draft);
-  return strokes.flatMap((row) =>
-    row.flatMap((s) => (s.used ? [] : [pen.line(hatch.joined ? chain(s, strokes, first, falling, hatch.spacing) : [s])])),
-  );
-}
-
 /** The strokes that one goes on into, to and fro: each begins by the end of the one before, and the way between lies in the ink. */
-function chain(begin: Stroke, rows: readonly Stroke[][], first: number, falling: readonly Falling[], spacing: number): Stroke[] {
+function chain(
+  begin: Stroke,
+  rows: readonly Stroke[][],
+  first: number,
+  falling: readonly Falling[],
+  spacing: number,
+  used: Set<Stroke>,
+): Stroke[] {
   const found = [begin];
-  begin.used = true;
+  used.add(begin);
   let right = true;
   for (let at = begin; ; right = !right) {
     const end = right ? at.to : at.from;
     const side = right;
     const next: Stroke | undefined = (rows[at.row + 1 - first] ?? []).find(
-      (s) => !s.used && abs((side ? s.to : s.from) - end) < 1.6 * spacing && s.from < at.to && s.to > at.from,
+      (s) => !used.has(s) && abs((side ? s.to : s.from) - end) < 1.6 * spacing && s.from < at.to && s.to > at.from,
     );
     if (!next) return found;
     const inner = side ? min(at.to, next.to) - 0.3 * spacing : max(at.from, next.from) + 0.3 * spacing;
     if (!stretchesAt(falling, (at.y + next.y) / 2).some((s) => s.from <= inner && inner <= s.to)) return found;
-    next.used = true;
+    used.add(next);
     found.push(next);
     at = next;
   }
@@ -125,36 +166,19 @@ class Pen {
     this.#sin = sin(turn);
   }
 
-  /** From where to where a stroke is drawn: each end is pulled in, or reaches over the edge, by its own chance. */
-  endsOf(stroke: Stroke): [number, number] {
-    const { spacing, ends, seed, letter } = this.hatch;
-    const pull = (what: number) => {
-      const own = chance(stroke.row, 4 * letter + what, seed);
-      return min(0.35 * (stroke.to - stroke.from), ends * spacing * (ends > 0 ? 0.3 + 0.7 * own : 0.5 + 0.5 * own));
-    };
-    return [stroke.from + pull(2), stroke.to - pull(3)];
-  }
-
   #back(x: number, y: number): [number, number] {
     return [this.#cos * x - this.#sin * y, this.#sin * x + this.#cos * y];
   }
 
   line(strokes: readonly Stroke[]): Contour {
-    const { spacing: g, loose, seed, letter } = this.hatch;
+    const { spacing: g, loose } = this.hatch;
     const out = new ContourBuilder();
     const start = new Float64Array(4);
     strokes.forEach((stroke, i) => {
       const right = i % 2 === 0;
-      const length = stroke.to - stroke.from;
-      const [low, high] = this.endsOf(stroke);
+      const [low, high] = endsOf(stroke, this.hatch);
       const [from, to] = right ? [low, high] : [high, low];
-      const cell = 9 * g;
-      const y = (x: number) => {
-        const u = (x - stroke.from) / length;
-        // Straight at its ends, so that the next stroke finds it.
-        const fade = min(1, max(0, 6 * u * (1 - u)));
-        return stroke.y + 0.3 * g * loose * fade * wander(x / cell, stroke.row * 8 + letter, seed);
-      };
+      const y = middleOf(stroke, this.hatch).at;
       const at: Sampler = (t, q) => {
         const x = from + (to - from) * t;
         const e = 0.01 * g;
@@ -171,7 +195,7 @@ class Pen {
         const [x, y0] = this.#back(to, stroke.y);
         out.line(x, y0);
       } else if (this.draft) {
-        const pieces = max(1, round(length / cell));
+        const pieces = max(1, round((stroke.to - stroke.from) / (wave * g)));
         for (let k = 0; k < pieces; k++) sketchCubic(at, k / pieces, (k + 1) / pieces, out);
       } else fitCubics(at, 0, 1, 0.04 * g, out, this.#budget);
     });

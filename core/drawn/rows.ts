@@ -17,13 +17,14 @@ export interface Falling {
   readonly high: number;
   /** 1 where it runs down the frame, -1 where it runs up. */
   readonly way: number;
+  readonly contour: number;
 }
 
 /** @param turn radians from the page to the frame's x axis, clockwise */
 export function fallingOf(contours: readonly Contour[], turn: number): Falling[] {
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   const found: Falling[] = [];
-  for (const c of contours)
+  contours.forEach((c, contour) => {
     for (let k = 0; k < c.size; k++) {
       const degree = c.degrees[k];
       const own = new Float64Array(2 * (degree + 1));
@@ -38,10 +39,11 @@ export function fallingOf(contours: readonly Contour[], turn: number): Falling[]
         if (from === 0 && to === 1) points.set(own);
         else cut(own, 0, degree, from, to, points, 0);
         const [a, b] = [points[1], points[2 * degree + 1]];
-        if (a !== b) found.push({ points, degree, low: min(a, b), high: max(a, b), way: sign(b - a) });
+        if (a !== b) found.push({ points, degree, low: min(a, b), high: max(a, b), way: sign(b - a), contour });
         from = to;
       }
     }
+  });
   return found;
 }
 
@@ -68,7 +70,7 @@ function turnsOf(p: Float64Array, degree: number): number[] {
 const mostSteps = 60;
 
 /** Where a falling piece is at a level: by Newton, halving where a step would leave the bracket (Numerical Recipes, section 9.4). */
-function levelAt({ points, degree, way, low, high }: Falling, y: number): number {
+export function levelAt({ points, degree, way, low, high }: Falling, y: number): number {
   let t = way > 0 ? (y - low) / (high - low) : (high - y) / (high - low);
   if (degree === 1) return t;
   let [a, b] = [0, 1];

@@ -1,8 +1,9 @@
 import { contoursOf, pathOf, type Contour } from "../../curves/contour";
 import type { Kernel } from "../../curves/kernel";
 import { rotation } from "../../curves/matrix";
-import { PathBuilder, type Path } from "../../curves/path";
-import { hatched } from "../../drawn/hatch";
+import { Path, PathBuilder } from "../../curves/path";
+import { hatched, middlesOf, type Hatch, type Hatched } from "../../drawn/hatch";
+import { hatchInk, looseInk } from "../../drawn/hatch-ink";
 import { memoByIdentity } from "../../memo";
 import { eachPart, formStep } from "../form-step";
 import { inked, isDraft } from "../inked-lines";
@@ -10,7 +11,8 @@ import { inked, isDraft } from "../inked-lines";
 const known = memoByIdentity<Path, Path>(4);
 
 /** Strokes do not change with their weight, which is dragged most. */
-const along = memoByIdentity<Path, readonly Contour[]>(4);
+const along = memoByIdentity<Path, Hatched>(4);
+const middle = memoByIdentity<Hatched, readonly Contour[]>(1);
 const turned = memoByIdentity<Path, Path>(2);
 
 interface Drawn {
@@ -109,34 +111,47 @@ function strokes(path: Path, drawn: Drawn, kernel: Kernel): Path {
   const hand = { angle, spacing, loose, ends, joined, seed, letter };
   const hands = second ? [hand, { ...hand, angle: angle + turn, seed: seed + 1 }] : [hand];
   const draft = isDraft(kernel);
-  const lines = hands.map((h) => along(path, JSON.stringify([h, draft]), () => hatched(path, h, draft)));
-  if (draft) return inked(lines.flat(), penOf(drawn), kernel);
-  const made = hands.map((h, i) => level(path, lines[i], h.angle, drawn, kernel));
-  // Strokes that cross lie over one another, as on paper: united they would be a lattice of some thousand holes, and no strokes any more.
-  return made.length > 1 ? laidOver(made) : made[0];
+  const strokesOf = (h: Hatch) => along(path, JSON.stringify([h, draft]), () => hatched(path, h, draft));
+  if (draft) {
+    const lines = hands.map(strokesOf).flatMap((h) => middle(h, "", () => middlesOf(h, draft)));
+    return inked(lines, penOf(drawn), kernel);
+  }
+  // Ends that reach over the edge are meant to.
+  const inside = drawn.inside && ends >= 0;
+  if (joined) return laidOver(hands.map((h) => joinedInk(path, strokesOf(h), inside, drawn, kernel)));
+  const pen = { weight: drawn.weight, ...(drawn.taper ? { taper } : {}) };
+  // Strokes that meet lie over one another, as on paper: united, crossing ones would be a lattice of some thousand holes.
+  if (!inside) return laidOver(hands.map((h) => looseInk(strokesOf(h), pen)));
+  const made = hands.map((h) => hatchInk(strokesOf(h), pen));
+  const uncut = laidOver(made.map((m) => m.uncut));
+  return laidOver([...made.map((m) => m.ink), ...(uncut.isEmpty ? [] : [kernel.intersect([uncut, path])])]);
 }
 
 function laidOver(paths: readonly Path[]): Path {
+  const [first, ...more] = paths.filter((p) => !p.isEmpty);
+  if (!more.length) return first ?? Path.empty;
   const out = new PathBuilder();
-  for (const p of paths) out.add(p);
+  for (const p of [first, ...more]) out.add(p);
   return out.build();
 }
 
-function penOf({ weight, taper }: Drawn) {
-  const stops = [
-    { at: 0, width: 0.15 * weight },
-    { at: 0.2, width: weight },
-    { at: 0.75, width: weight },
-    { at: 1, width: 0.1 * weight },
-  ];
-  return { width: weight, join: { kind: "round" }, cap: "round", ...(taper ? { taper: stops } : {}) } as const;
+const taper = [
+  { at: 0, width: 0.15 },
+  { at: 0.2, width: 1 },
+  { at: 0.75, width: 1 },
+  { at: 1, width: 0.1 },
+];
+
+function penOf({ weight, taper: isTapered }: Drawn) {
+  const stops = taper.map(({ at, width }) => ({ at, width: width * weight }));
+  return { width: weight, join: { kind: "round" }, cap: "round", ...(isTapered ? { taper: stops } : {}) } as const;
 }
 
-/** The ink of strokes that all run one way. Where they lie level their boxes hardly meet, and what crosses what is found soonest. */
-function level(path: Path, lines: readonly Contour[], angle: number, drawn: Drawn, kernel: Kernel): Path {
+/** Lines to and fro. Where they lie level their boxes hardly meet, and what crosses what is found soonest. */
+function joinedInk(path: Path, hatched: Hatched, inside: boolean, drawn: Drawn, kernel: Kernel): Path {
+  const { angle } = hatched.hatch;
   const to = rotation(-angle);
-  // Ends that reach over the edge are meant to.
-  const within = drawn.inside && drawn.ends >= 0 ? turned(path, `${angle}`, () => kernel.placed(path, to)) : undefined;
-  const area = inked(contoursOf(pathOf(lines).transform(to), false), { ...penOf(drawn), within }, kernel);
-  return kernel.placed(area, rotation(angle));
+  const within = inside ? turned(path, `${angle}`, () => kernel.placed(path, to)) : undefined;
+  const lines = contoursOf(pathOf(middlesOf(hatched)).transform(to), false);
+  return kernel.placed(inked(lines, { ...penOf(drawn), within }, kernel), rotation(angle));
 }
