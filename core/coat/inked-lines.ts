@@ -1,7 +1,7 @@
 import { pathOf, type Contour } from "../curves/contour";
 import { sketched } from "../curves/draft/sketched";
 import type { Band, Kernel } from "../curves/kernel";
-import type { Path } from "../curves/path";
+import { Path, PathBuilder } from "../curves/path";
 
 /** Whether what is asked for is only a picture while something is dragged. */
 export const isDraft = (kernel: Kernel): boolean => kernel.name === "draft";
@@ -17,4 +17,16 @@ export function inked(lines: readonly Contour[], band: Omit<Band, "side" | "dash
   // Each ring by itself: rings within one another would be one filled shape.
   const rings = lines.filter((l) => l.closed).map((l) => kernel.band(pathOf([l]), { ...pen, taper: undefined }));
   return kernel.union([...rings, kernel.band(pathOf(open), pen)]);
+}
+
+/**
+ * Lines that meet lie over one another, as on paper: united, those that cross would be a lattice of some thousand holes. No line goes round
+ * another the other way, so that they look the same filled nonzero.
+ */
+export function laidOver(paths: readonly Path[]): Path {
+  const [first, ...more] = paths.filter((p) => !p.isEmpty);
+  if (!more.length) return first ?? Path.empty;
+  const out = new PathBuilder();
+  for (const p of [first, ...more]) out.add(p);
+  return out.build();
 }

@@ -1,12 +1,12 @@
 import { contoursOf, pathOf, type Contour } from "../../curves/contour";
 import type { Kernel } from "../../curves/kernel";
 import { rotation } from "../../curves/matrix";
-import { Path, PathBuilder } from "../../curves/path";
+import type { Path } from "../../curves/path";
 import { hatched, middlesOf, type Hatch, type Hatched } from "../../drawn/hatch";
 import { hatchInk, looseInk } from "../../drawn/hatch-ink";
 import { memoByIdentity } from "../../memo";
 import { eachPart, formStep } from "../form-step";
-import { inked, isDraft } from "../inked-lines";
+import { inked, isDraft, laidOver } from "../inked-lines";
 
 const known = memoByIdentity<Path, Path>(4);
 
@@ -120,19 +120,10 @@ function strokes(path: Path, drawn: Drawn, kernel: Kernel): Path {
   const inside = drawn.inside && ends >= 0;
   if (joined) return laidOver(hands.map((h) => joinedInk(path, strokesOf(h), inside, drawn, kernel)));
   const pen = { weight: drawn.weight, ...(drawn.taper ? { taper } : {}) };
-  // Strokes that meet lie over one another, as on paper: united, crossing ones would be a lattice of some thousand holes.
   if (!inside) return laidOver(hands.map((h) => looseInk(strokesOf(h), pen)));
   const made = hands.map((h) => hatchInk(strokesOf(h), pen));
   const uncut = laidOver(made.map((m) => m.uncut));
   return laidOver([...made.map((m) => m.ink), ...(uncut.isEmpty ? [] : [kernel.intersect([uncut, path])])]);
-}
-
-function laidOver(paths: readonly Path[]): Path {
-  const [first, ...more] = paths.filter((p) => !p.isEmpty);
-  if (!more.length) return first ?? Path.empty;
-  const out = new PathBuilder();
-  for (const p of [first, ...more]) out.add(p);
-  return out.build();
 }
 
 const taper = [

@@ -157,7 +157,6 @@ function drawn(path: Path, lines: Inlines, { width, cap, taper }: Pen, kernel: K
   const pen = { width, join: { kind: "miter", limit: 4 }, cap, ...(taper === "ends" ? { taper: stops } : {}) } as const;
   return Array.from({ length: Math.ceil(lines.count / 2) }, (_, depth) => {
     const own = all.filter((l) => l.depth === depth).map((l) => l.line);
-    const area = inked(own, pen, kernel);
-    return isDraft(kernel) ? area : kernel.intersect([area, welded]);
+    return inked(own, { ...pen, within: welded }, kernel);
   });
 }

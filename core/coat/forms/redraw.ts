@@ -3,7 +3,7 @@ import type { Path } from "../../curves/path";
 import { redrawn } from "../../drawn/redraw";
 import { memoByIdentity } from "../../memo";
 import { eachPart, formStep } from "../form-step";
-import { inked, isDraft } from "../inked-lines";
+import { inked, isDraft, laidOver } from "../inked-lines";
 
 const known = memoByIdentity<Path, Path>(4);
 
@@ -57,7 +57,7 @@ export const redraw = formStep({
           ),
         );
         if (isDraft(kernel)) return inked(lines.flat(), pen, kernel);
-        return kernel.union(lines.map((pass) => kernel.band(pathOf(pass), { ...pen, side: "centre", dashes: [] })));
+        return laidOver(lines.map((pass) => kernel.band(pathOf(pass), { ...pen, side: "centre", dashes: [] })));
       }),
     );
   },
