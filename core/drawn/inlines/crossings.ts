@@ -9,7 +9,8 @@ interface Place {
 
 /** Units: about a step of a line or two, so that a step lies in one cell or two, and a cell holds few. */
 const cell = 12;
-const rows = 1 << 20;
+/** Cells are numbered so that far ones share a number, which does no harm and keeps the numbers small. */
+const wrap = (1 << 14) - 1;
 
 /** Lines of many short steps, kept by the cells of a lattice that each step's box lies in: what a step might cross is found at once. */
 export class Crossings {
@@ -48,7 +49,7 @@ export class Crossings {
 function anyCell(a: Place, b: Place, holds: (key: number) => boolean): boolean {
   const [right, bottom] = [floor(max(a.x, b.x) / cell), floor(max(a.y, b.y) / cell)];
   for (let x = floor(min(a.x, b.x) / cell); x <= right; x++)
-    for (let y = floor(min(a.y, b.y) / cell); y <= bottom; y++) if (holds(x * rows + y)) return true;
+    for (let y = floor(min(a.y, b.y) / cell); y <= bottom; y++) if (holds(((x & wrap) << 14) | (y & wrap))) return true;
   return false;
 }
 

@@ -10,9 +10,10 @@ const roundness = 0.83;
 
 /** Round dots have rings; dots with corners upright lines, as a stem has. */
 export function linesInDot(ring: readonly Sample[], weave: Weave): Line[] {
-  if (!ring.some((p) => p.turn > 0.45)) return ringsIn(ring, weave);
-  const round = circleOf(ring, shares(weave.count, weave.margin)[0]);
-  return round ? ringsIn(round, weave) : uprightsIn(ring, weave);
+  // A single line is as good as a point in a dot, and a ring in a ball.
+  if (!ring.some((p) => p.turn > 0.45)) return ringsIn(ring, weave, 0.4);
+  const round = circleOf(ring, min(shares(weave.count, weave.margin)[0], halfWay));
+  return round ? ringsIn(round, weave, halfWay) : uprightsIn(ring, weave);
 }
 
 interface Place {
@@ -29,17 +30,20 @@ export function widthOfDot(ring: readonly Place[]): number {
   return min(maxX - minX, maxY - minY);
 }
 
-/** How large a ring is, to its dot: where there is but one line, it is at half the way to the middle, not a speck in it. */
-const shareOf = (across: number): number => 1 - 2 * min(across, 0.25);
+/** How large a ring is, to its dot, by its share of the way across. */
+const sizeAt = (across: number): number => 1 - 2 * across;
+/** The share of the way across at which a ring is half as large as its dot. */
+const halfWay = 0.25;
 
-function ringsIn(ring: readonly Place[], { count, margin }: Weave): Line[] {
+/** @param most the share of the way across that rings lie at, at most */
+function ringsIn(ring: readonly Place[], { count, margin }: Weave, most: number): Line[] {
   const [minX, minY, maxX, maxY] = boxOf(ring);
   const [x, y] = [(minX + maxX) / 2, (minY + maxY) / 2];
   const width = min(maxX - minX, maxY - minY);
   return shares(count, margin)
     .slice(0, max(1, floor(count / 2)))
     .map((share, depth) => {
-      const k = shareOf(share);
+      const k = sizeAt(min(share, most));
       return { closed: true, depth, points: ring.map((p) => ({ x: x + k * (p.x - x), y: y + k * (p.y - y), width, corner: false })) };
     });
 }
@@ -61,7 +65,7 @@ function circleOf(ring: readonly Sample[], outermost: number): Place[] | undefin
   if (sharp > notch || (4 * PI * abs(area)) / girth ** 2 < roundness || flatness(ring) < roundness) return undefined;
   [x, y] = [x / area, y / area];
   const clear = min(...ring.map((p) => hypot(p.x - x, p.y - y)));
-  const radius = min(sqrt(abs(area) / PI), (0.9 * clear) / shareOf(outermost));
+  const radius = min(sqrt(abs(area) / PI), (0.9 * clear) / sizeAt(outermost));
   return Array.from({ length: 48 }, (_, i) => ({
     x: x + radius * cos((i * PI) / 24),
     y: y + radius * sin((i * PI) / 24),

@@ -85,23 +85,26 @@ function resampled(points: readonly Point[], step: number): Point[] {
 
 /** Smoothing that does not shrink: a step towards the neighbours' middle and one back (Taubin, Curve and surface smoothing, 1995). */
 function taubin(points: readonly Point[], closed: boolean): Point[] {
-  const n = points.length;
-  let now = new Float64Array(2 * n);
-  let next = new Float64Array(2 * n);
-  points.forEach((p, i) => ((now[2 * i] = p.x), (now[2 * i + 1] = p.y)));
-  for (let step = 0; step < 2 * passes; step++) {
-    const by = step % 2 ? -0.52 : 0.5;
-    for (let i = 0; i < n; i++) {
-      const held = !closed && (i === 0 || i === n - 1);
-      const [before, after] = [2 * ((i + n - 1) % n), 2 * ((i + 1) % n)];
-      for (let o = 0; o < 2; o++) {
-        const at = now[2 * i + o];
-        next[2 * i + o] = held ? at : at + by * ((now[before + o] + now[after + o]) / 2 - at);
-      }
-    }
-    [now, next] = [next, now];
+  const xs = Float64Array.from(points, (p) => p.x);
+  const ys = Float64Array.from(points, (p) => p.y);
+  for (const values of [xs, ys])
+    for (let pass = 0; pass < passes; pass++) for (const by of [0.5, -0.52]) towardsNeighbours(values, by, closed);
+  return points.map((_, i) => ({ x: xs[i], y: ys[i] }));
+}
+
+/** One step of all values at once, each from what its neighbours were; the ends of what is not closed stay. */
+function towardsNeighbours(values: Float64Array, by: number, closed: boolean): void {
+  const last = values.length - 1;
+  const [first, second, end] = [values[0], values[1], values[last]];
+  let before = first;
+  for (let i = 1; i < last; i++) {
+    const at = values[i];
+    values[i] = at + by * ((before + values[i + 1]) / 2 - at);
+    before = at;
   }
-  return points.map((_, i) => ({ x: now[2 * i], y: now[2 * i + 1] }));
+  if (!closed || last < 1) return;
+  values[last] = end + by * ((before + first) / 2 - end);
+  values[0] = first + by * ((end + second) / 2 - first);
 }
 
 /** Straight stretches as lines, and what lies between them as cubics that join them smoothly. */
