@@ -81,7 +81,7 @@ export function levelAt({ points, degree, way, low, high }: Falling, y: number):
     const slope = slopeAt(points, 1, degree, t);
     const step = slope === 0 ? NaN : off / slope;
     const next = t - step;
-    if (Math.abs(step) < 1e-14 || b - a < 1e-14) return t;
+    if (Math.abs(step) < 1e-12 || b - a < 1e-14) return t;
     t = next > a && next < b ? next : (a + b) / 2;
   }
   return t;
