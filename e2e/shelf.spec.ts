@@ -30,6 +30,18 @@ test("the shelf shows live pictures; pieces are found, renamed, doubled, deleted
   expect(faults).toEqual([]);
 });
 
+test("a tab shows a ring to who comes by keys, and none to who presses it", async ({ page }) => {
+  await page.goto("/");
+  const tab = (name: string) => page.getByRole("tab", { name });
+  const ring = (name: string) => tab(name).evaluate((t) => getComputedStyle(t).outlineStyle);
+  await tab("styles").click();
+  await expect(page.getByRole("list", { name: "Styles" }).getByRole("listitem").first()).toBeVisible();
+  expect(await ring("styles")).toBe("none");
+  await page.keyboard.press("ArrowLeft");
+  await expect(tab("pieces")).toBeFocused();
+  expect(await ring("pieces")).toBe("solid");
+});
+
 test("a style lies on the shelf, is saved as a file and letters a word", async ({ page }) => {
   await page.goto("/");
   await page.getByRole("tab", { name: "styles" }).click();

@@ -1,7 +1,8 @@
 import { PathBuilder, type Path } from "../curves/path";
 import { flanksOf } from "./flanks";
 import { endsOf, middleOf, wave, type Hatched, type Stroke } from "./hatch";
-import { LevelInk, type LevelStroke } from "./level-ink";
+import { LevelInk } from "./level-ink";
+import type { LevelStroke } from "./level-stroke";
 import { Spline } from "./spline";
 
 const { ceil, PI } = Math;

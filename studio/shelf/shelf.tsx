@@ -11,6 +11,7 @@ import { api, pageOf, type Shelf as ShelfName } from "../api/client";
 import { beginTypeAhead, dropTypeAhead } from "../bench/type-ahead";
 import { useAlive } from "../parts/alive";
 import { Button, IconButton } from "../parts/button";
+import { Tab } from "../parts/tab";
 import { newPiece, openFile } from "./actions";
 import { bringLeftOvers } from "../state/session";
 import { Card } from "./card";
@@ -73,13 +74,13 @@ export function Shelf() {
           </h1>
           <Tabs.List aria-label="Shelf" className="ml-4 flex">
             {(["pieces", "styles"] as const).map((s) => (
-              <Tabs.Trigger
+              <Tab
                 key={s}
                 value={s}
                 className="relative h-14 px-4 font-medium capitalize outline-offset-[-4px] text-pencil after:absolute after:inset-x-3 after:bottom-0 after:h-[3px] after:rounded-t hover:text-graphite data-[state=active]:text-graphite data-[state=active]:after:bg-accent"
               >
                 {s}
-              </Tabs.Trigger>
+              </Tab>
             ))}
           </Tabs.List>
           <label className="ml-auto flex h-9 w-64 items-center gap-2 rounded-md border border-rule bg-sheet px-3 focus-within:border-accent">

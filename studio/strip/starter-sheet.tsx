@@ -7,6 +7,7 @@ import { allStarters } from "@/core/style/starters";
 import { withStarter, type StartsOn } from "@/core/style/starters/add";
 import { starterGroups, type Starter, type StarterGroup } from "@/core/style/starters/starter";
 import type { Style } from "@/core/style/schema";
+import { Tab } from "../parts/tab";
 import { Tip } from "../parts/tip";
 import { insertCoat, newCoat } from "../state/edits/style";
 import { useItem, useParts, useShownStyle, useStudio } from "../state/store";
@@ -91,12 +92,12 @@ function Sheet({ lettering, onDone }: { lettering: Item; onDone: () => void }) {
       <Tabs.List aria-label="What the coat is for" className="flex gap-1 border-b border-rule px-3 pt-2">
         {starterGroups.map((g) => (
           <Tip key={g.id} text={g.hint} side="top">
-            <Tabs.Trigger
+            <Tab
               value={g.id}
               className="-mb-px rounded-t-md border border-transparent px-3 py-1.5 font-medium text-pencil hover:text-graphite aria-selected:border-rule aria-selected:border-b-paper aria-selected:bg-sheet aria-selected:text-graphite"
             >
               {g.label}
-            </Tabs.Trigger>
+            </Tab>
           </Tip>
         ))}
       </Tabs.List>

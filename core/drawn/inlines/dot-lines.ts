@@ -1,7 +1,8 @@
+import { norm } from "../../curves/bezier";
 import { shares, type Line, type Weave } from "./line";
 import type { Sample } from "./samples";
 
-const { PI, abs, cos, floor, hypot, max, min, sin, sqrt } = Math;
+const { PI, abs, cos, floor, max, min, sin, sqrt } = Math;
 
 /** Corners that a notch makes. */
 const notch = 3;
@@ -59,12 +60,12 @@ function circleOf(ring: readonly Sample[], outermost: number): Place[] | undefin
     const own = (p.x * q.y - q.x * p.y) / 2;
     area += own;
     [x, y] = [x + (own * (p.x + q.x)) / 3, y + (own * (p.y + q.y)) / 3];
-    girth += hypot(q.x - p.x, q.y - p.y);
+    girth += norm(q.x - p.x, q.y - p.y);
   });
   const sharp = ring.filter((p) => p.turn > 0.45).length;
   if (sharp > notch || (4 * PI * abs(area)) / girth ** 2 < roundness || flatness(ring) < roundness) return undefined;
   [x, y] = [x / area, y / area];
-  const clear = min(...ring.map((p) => hypot(p.x - x, p.y - y)));
+  const clear = min(...ring.map((p) => norm(p.x - x, p.y - y)));
   const radius = min(sqrt(abs(area) / PI), (0.9 * clear) / sizeAt(outermost));
   return Array.from({ length: 48 }, (_, i) => ({
     x: x + radius * cos((i * PI) / 24),

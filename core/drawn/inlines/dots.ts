@@ -1,7 +1,8 @@
+import { norm } from "../../curves/bezier";
 import type { Sample } from "./samples";
 import { areaOf, chordsOf, type Strips } from "./strips";
 
-const { abs, hypot, max } = Math;
+const { abs, max } = Math;
 
 /** The area of a part that is no stroke, over that of the square on its widest chord. */
 const compact = 1.35;
@@ -55,7 +56,7 @@ function isDot(strips: Strips, part: readonly number[], area: number, most: numb
     const chords = chordsOf(strips, t);
     if (chords.length > 2) return false;
     for (const c of chords) width = max(width, c.width);
-    if (chords.length === 2) length += hypot(chords[0].x - chords[1].x, chords[0].y - chords[1].y);
+    if (chords.length === 2) length += norm(chords[0].x - chords[1].x, chords[0].y - chords[1].y);
   }
   return area >= 50 && (width === 0 || area <= most * width * width || length <= 0.6 * width);
 }

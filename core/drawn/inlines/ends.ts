@@ -1,7 +1,8 @@
+import { norm } from "../../curves/bezier";
 import { isArm } from "./prune";
 import { around, cornersIn, distance, edgeTo, ends, onwards, sizeOf, type Strips } from "./strips";
 
-const { abs, hypot, max } = Math;
+const { abs, max } = Math;
 
 /** Where a stroke ends: the chord before its end, and the outline beyond it. */
 export interface StrokeEnd {
@@ -100,7 +101,7 @@ function chordOf(strips: Strips, at: number, next: number) {
   const [out, back, cap] = samples[a].next === run[1] ? [a, b, run] : [b, a, [...run].reverse()];
   const [p, q] = [sideAt(strips, out, "out"), sideAt(strips, back, "back")];
   const parallel = p[0] * q[0] + p[1] * q[1];
-  const l = hypot(p[0] + q[0], p[1] + q[1]) || 1;
+  const l = norm(p[0] + q[0], p[1] + q[1]) || 1;
   const [cx, cy] = [(samples[back].x - samples[out].x) / width, (samples[back].y - samples[out].y) / width];
   const slant = abs(((p[0] + q[0]) * cx + (p[1] + q[1]) * cy) / l);
   return { end: { triangle: at, out, back, cap }, width, depth, parallel, slant };
@@ -110,7 +111,7 @@ function chordOf(strips: Strips, at: number, next: number) {
 export function sideAt({ samples }: Strips, at: number, which: "out" | "back"): [number, number] {
   const p = samples[at];
   const before = samples[which === "out" ? p.before : p.next];
-  const l = hypot(p.x - before.x, p.y - before.y) || 1;
+  const l = norm(p.x - before.x, p.y - before.y) || 1;
   return [(p.x - before.x) / l, (p.y - before.y) / l];
 }
 
@@ -165,7 +166,7 @@ export function nearestEnd(strips: Strips, ends: readonly StrokeEnd[], place: { 
   let near = Infinity;
   for (const end of ends) {
     const tip = tipOf(strips, end);
-    const d = hypot(tip.x - place.x, tip.y - place.y);
+    const d = norm(tip.x - place.x, tip.y - place.y);
     if (d < near && d <= distance(strips.samples, end.out, end.back)) [best, near] = [end, d];
   }
   return best;

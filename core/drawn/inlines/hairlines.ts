@@ -1,11 +1,9 @@
-import { valueAt } from "../../curves/bezier";
+import { valueAt, norm } from "../../curves/bezier";
 import { contoursOf, stride } from "../../curves/contour";
 import type { Kernel } from "../../curves/kernel";
 import { contains, nearest } from "../../curves/measure";
 import type { Path } from "../../curves/path";
 import { areaOf, chordsOf, type Strips } from "./strips";
-
-const { hypot } = Math;
 
 /** What is thinner than this share of the strokes is a hairline. */
 const hairline = 0.35;
@@ -60,7 +58,7 @@ function widthOf(strips: Strips, triangle: number): number {
 function liesAlong({ samples, triangles }: Strips, triangle: number): boolean {
   const ways = triangles[triangle].corners.map((i) => {
     const [a, b] = [samples[samples[i].before], samples[samples[i].next]];
-    const l = hypot(b.x - a.x, b.y - a.y) || 1;
+    const l = norm(b.x - a.x, b.y - a.y) || 1;
     return [(b.x - a.x) / l, (b.y - a.y) / l];
   });
   return [0, 1, 2].some((i) => ways[i][0] * ways[(i + 1) % 3][0] + ways[i][1] * ways[(i + 1) % 3][1] < opposite);

@@ -1,3 +1,4 @@
+import { norm } from "../../curves/bezier";
 import type { Contour } from "../../curves/contour";
 import type { Kernel } from "../../curves/kernel";
 import type { Path } from "../../curves/path";
@@ -40,7 +41,7 @@ export function mostInlines(path: Path, weight: number, kernel: Kernel): number 
     const chords = t.alive ? chordsOf(strips, i) : [];
     if (chords.length !== 2) return [];
     const [a, b] = chords;
-    return [{ width: (a.width + b.width) / 2, length: Math.hypot(a.x - b.x, a.y - b.y) }];
+    return [{ width: (a.width + b.width) / 2, length: norm(a.x - b.x, a.y - b.y) }];
   });
   for (const dot of dots) widths.push({ width: widthOfDot(dot), length: widthOfDot(dot) });
   widths.sort((a, b) => a.width - b.width);

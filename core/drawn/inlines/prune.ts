@@ -1,6 +1,7 @@
+import { norm } from "../../curves/bezier";
 import { around, cornersIn, distance, edgeTo, ends, isNotch, onwards, sizeOf, type Strips, type Triangle } from "./strips";
 
-const { abs, hypot, max } = Math;
+const { abs, max } = Math;
 
 /** A branch of the strips from its end to the junction it leaves. */
 interface Branch {
@@ -83,7 +84,7 @@ function axisOf({ samples, triangles }: Strips, way: readonly number[], a: numbe
     const [p, q] = ends(t, edgeTo(t, way[i - 1]));
     const [mx, my] = [(samples[p].x + samples[q].x) / 2, (samples[p].y + samples[q].y) / 2];
     chords.push(distance(samples, p, q));
-    length += hypot(mx - x, my - y);
+    length += norm(mx - x, my - y);
     [x, y] = [mx, my];
   }
   return { length, chords: chords.sort((p, q) => p - q) };
@@ -122,7 +123,7 @@ function goesOn(strips: Strips, t: Triangle, p: number, q: number, least: number
     if (next < 0) return false;
     const [a, b] = ends(triangles[at], edgeTo(triangles[at], next));
     const [mx, my] = [(samples[a].x + samples[b].x) / 2, (samples[a].y + samples[b].y) / 2];
-    length += hypot(mx - x, my - y);
+    length += norm(mx - x, my - y);
     [x, y, from, at] = [mx, my, at, next];
   }
   return true;
@@ -145,5 +146,5 @@ function isStraight({ samples }: Strips, run: readonly number[], ahead: number, 
   const [p, q] = [far(forward ? "next" : "before", ahead), far(forward ? "before" : "next", behind)];
   const [ux, uy] = [p.x - samples[at].x, p.y - samples[at].y];
   const [vx, vy] = [samples[at].x - q.x, samples[at].y - q.y];
-  return (ux * vx + uy * vy) / (hypot(ux, uy) * hypot(vx, vy) || 1) >= 0.93;
+  return (ux * vx + uy * vy) / (norm(ux, uy) * norm(vx, vy) || 1) >= 0.93;
 }

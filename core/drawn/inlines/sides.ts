@@ -1,7 +1,8 @@
+import { norm } from "../../curves/bezier";
 import type { Sample } from "./samples";
 import { edgeTo, ends, isNotch, onwards, type Strips, type Triangle } from "./strips";
 
-const { abs, atan2, cos, exp, hypot, max, min, sin } = Math;
+const { abs, atan2, cos, exp, max, min, sin } = Math;
 
 /** A place on the side of a stroke. */
 export interface Place {
@@ -36,7 +37,7 @@ export function sideSeen(strips: Strips, from: number, run: readonly number[]): 
   if (run.length <= 2) return [place(a), place(b)];
   if (turnOver(strips, run) < bump) return [place(a), place(b)];
   const v = samples[from];
-  const side = withoutSerifs(strips, run, hypot(a.x - v.x, a.y - v.y));
+  const side = withoutSerifs(strips, run, norm(a.x - v.x, a.y - v.y));
   const start = atan2(a.y - v.y, a.x - v.x);
   const whole = angleBetween(a.x - v.x, a.y - v.y, b.x - v.x, b.y - v.y);
   const way = whole < 0 ? -1 : 1;
@@ -49,7 +50,7 @@ export function sideSeen(strips: Strips, from: number, run: readonly number[]): 
   for (let k = 1; k < 24; k++) wanted.push({ u: (most * k) / 24, corner: false });
   wanted.sort((p, q) => p.u - q.u);
 
-  const rays: Ray[] = [{ u: 0, reach: hypot(a.x - v.x, a.y - v.y), corner: false, held: false }];
+  const rays: Ray[] = [{ u: 0, reach: norm(a.x - v.x, a.y - v.y), corner: false, held: false }];
   let last = 0;
   for (const { u, corner } of wanted) {
     if (u - last < 1e-3 && !corner) continue;
@@ -57,7 +58,7 @@ export function sideSeen(strips: Strips, from: number, run: readonly number[]): 
     const reach = nearest(v, start + way * u, side);
     if (reach < Infinity) rays.push({ u, reach, corner, held: false });
   }
-  rays.push({ u: most, reach: hypot(b.x - v.x, b.y - v.y), corner: false, held: false });
+  rays.push({ u: most, reach: norm(b.x - v.x, b.y - v.y), corner: false, held: false });
   hold(rays);
   const between = rays.slice(1, -1).map(({ u, reach, corner }) => {
     const angle = start + way * u;
@@ -125,7 +126,7 @@ function withoutSerifs({ samples }: Strips, run: readonly number[], width: numbe
 /** Where the side that comes to place `i` meets the run again, straight on, past a bump less than `most` deep. */
 function bridge(side: readonly Place[], i: number, most: number): { at: { x: number; y: number }; after: number } | undefined {
   const [p, before] = [side[i], side[i - 1]];
-  const l = hypot(p.x - before.x, p.y - before.y) || 1;
+  const l = norm(p.x - before.x, p.y - before.y) || 1;
   const [dx, dy] = [(p.x - before.x) / l, (p.y - before.y) / l];
   let depth = 0;
   for (let j = i + 1; j + 1 < side.length; j++) {
@@ -149,10 +150,10 @@ export function mitreOf({ samples }: Strips, notch: number, left: number, right:
   const to = (i: number) => [samples[i].x - a.x, samples[i].y - a.y] as const;
   const [b, c] = [to(left), to(right)];
   let [e, g] = [to(a.next), to(a.before)];
-  const alike = (p: readonly [number, number], q: readonly [number, number]) => (p[0] * q[0] + p[1] * q[1]) / (hypot(...p) * hypot(...q));
+  const alike = (p: readonly [number, number], q: readonly [number, number]) => (p[0] * q[0] + p[1] * q[1]) / (norm(...p) * norm(...q));
   if (alike(b, e) + alike(c, g) < alike(b, g) + alike(c, e)) [e, g] = [g, e];
   const det = cross(e[0], e[1], g[0], g[1]);
-  if (abs(det) < 0.05 * hypot(...e) * hypot(...g)) return undefined;
+  if (abs(det) < 0.05 * norm(...e) * norm(...g)) return undefined;
   const along = cross(c[0] - b[0], c[1] - b[1], g[0], g[1]) / det;
   const [x, y] = [b[0] + along * e[0], b[1] + along * e[1]];
   // Within the triangle's reach, or a corner is cut off straight.
@@ -168,7 +169,7 @@ export function wayOut(strips: Strips, junction: number, edge: number): [number,
   const { samples, triangles } = strips;
   const middle = (t: Triangle, e: number) => {
     const [p, q] = ends(t, e).map((i) => samples[i]);
-    return { x: (p.x + q.x) / 2, y: (p.y + q.y) / 2, width: hypot(p.x - q.x, p.y - q.y), nx: q.y - p.y, ny: p.x - q.x };
+    return { x: (p.x + q.x) / 2, y: (p.y + q.y) / 2, width: norm(p.x - q.x, p.y - q.y), nx: q.y - p.y, ny: p.x - q.x };
   };
   const start = middle(triangles[junction], edge);
   let far = start;
@@ -176,10 +177,10 @@ export function wayOut(strips: Strips, junction: number, edge: number): [number,
     const next = onwards(strips, at, from);
     if (next < 0) break;
     far = middle(triangles[at], edgeTo(triangles[at], next));
-    if (triangles[at].degree !== 2 || hypot(far.x - start.x, far.y - start.y) > start.width) break;
+    if (triangles[at].degree !== 2 || norm(far.x - start.x, far.y - start.y) > start.width) break;
     [from, at] = [at, next];
   }
-  const l = hypot(far.x - start.x, far.y - start.y);
+  const l = norm(far.x - start.x, far.y - start.y);
   if (l > 1e-6) return [(far.x - start.x) / l, (far.y - start.y) / l];
   const w = start.width || 1;
   return [start.nx / w, start.ny / w];

@@ -1,9 +1,10 @@
+import { norm } from "../../curves/bezier";
 import { Budget } from "../../curves/budget";
 import { ContourBuilder, type Contour } from "../../curves/contour";
 import { fitCubics, type Sampler } from "../../curves/fit";
 import type { Line, LinePoint } from "./line";
 
-const { abs, ceil, floor, hypot, max, min, round } = Math;
+const { abs, ceil, floor, max, min, round } = Math;
 
 interface Point {
   readonly x: number;
@@ -34,7 +35,7 @@ export function roughened({ points, closed }: Line, step: number): Contour {
   out.move(points[0].x, points[0].y);
   let gone = 0;
   for (let i = 1; i <= last; i++) {
-    gone += hypot(points[i].x - points[i - 1].x, points[i].y - points[i - 1].y);
+    gone += norm(points[i].x - points[i - 1].x, points[i].y - points[i - 1].y);
     if (i < last && !points[i].corner && !points[i + 1].joint && gone < step) continue;
     out.line(points[i].x, points[i].y);
     gone = 0;
@@ -48,7 +49,7 @@ function runsOf({ points, closed }: Line, step: number): Point[][] {
   let all = [...points];
   const [a, b] = [all[0], all[all.length - 1]];
   if (!closed) return split(all, step);
-  if (hypot(a.x - b.x, a.y - b.y) < 1e-6) all.pop();
+  if (norm(a.x - b.x, a.y - b.y) < 1e-6) all.pop();
   const corner = all.findIndex((p) => p.corner);
   if (corner >= 0) return split([...all.slice(corner), ...all.slice(0, corner + 1)], step);
   all = [...all, all[0]];
@@ -70,8 +71,7 @@ function split(points: readonly LinePoint[], step: number): Point[][] {
 /** The same course at even steps. */
 function resampled(points: readonly Point[], step: number): Point[] {
   const lengths = [0];
-  for (let i = 1; i < points.length; i++)
-    lengths.push(lengths[i - 1] + hypot(points[i].x - points[i - 1].x, points[i].y - points[i - 1].y));
+  for (let i = 1; i < points.length; i++) lengths.push(lengths[i - 1] + norm(points[i].x - points[i - 1].x, points[i].y - points[i - 1].y));
   const whole = lengths[lengths.length - 1];
   const count = max(1, round(whole / step));
   let k = 0;
@@ -112,7 +112,7 @@ function draw(run: readonly Point[], tolerance: number, out: ContourBuilder, bud
   const n = run.length - 1;
   if (n < 1) return;
   if (isStraight(run, 0, n, 0.6 * tolerance)) return out.line(run[n].x, run[n].y);
-  const closed = hypot(run[0].x - run[n].x, run[0].y - run[n].y) < 1e-9;
+  const closed = norm(run[0].x - run[n].x, run[0].y - run[n].y) < 1e-9;
   let at = 0;
   for (const [from, to] of [...straights(run), [n, n] as const]) {
     if (from > at) fitCubics(through(run, at, from, closed), 0, 1, tolerance, out, budget);
@@ -123,7 +123,7 @@ function draw(run: readonly Point[], tolerance: number, out: ContourBuilder, bud
 
 function isStraight(run: readonly Point[], from: number, to: number, within: number): boolean {
   const [a, b] = [run[from], run[to]];
-  const l = hypot(b.x - a.x, b.y - a.y);
+  const l = norm(b.x - a.x, b.y - a.y);
   if (!(l > 0.5)) return to <= from + 1;
   for (let k = from + 1; k < to; k++) if (abs((run[k].x - a.x) * (b.y - a.y) - (run[k].y - a.y) * (b.x - a.x)) / l > within) return false;
   return true;
@@ -132,7 +132,7 @@ function isStraight(run: readonly Point[], from: number, to: number, within: num
 /** The longest stretches that are straight. */
 function straights(run: readonly Point[]): [number, number][] {
   const n = run.length - 1;
-  const least = max(2, ceil(straightFrom / (hypot(run[1].x - run[0].x, run[1].y - run[0].y) || 1)));
+  const least = max(2, ceil(straightFrom / (norm(run[1].x - run[0].x, run[1].y - run[0].y) || 1)));
   const found: [number, number][] = [];
   for (let i = 0; i + least <= n;) {
     if (!isStraight(run, i, i + least, level)) {

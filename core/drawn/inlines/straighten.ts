@@ -1,8 +1,9 @@
+import { norm } from "../../curves/bezier";
 import type { Line, LinePoint } from "./line";
 import { cross } from "./sides";
 import { tangled } from "./untangle";
 
-const { abs, hypot, max } = Math;
+const { abs, max } = Math;
 
 /** How far on both sides of a junction chords still lean, as a share of the stroke's width there. */
 const reach = 0.75;
@@ -65,12 +66,12 @@ function endingStraight(points: readonly LinePoint[]): readonly LinePoint[] {
   const [c, d] = end.edge;
   const [ex, ey] = [d.x - c.x, d.y - c.y];
   const slope = cross(ux, uy, ex, ey);
-  if (abs(slope) < 0.3 * hypot(ux, uy) * hypot(ex, ey)) return points;
+  if (abs(slope) < 0.3 * norm(ux, uy) * norm(ex, ey)) return points;
   const t = cross(end.x - b.x, end.y - b.y, ex, ey) / slope;
   const met = { ...end, x: b.x + t * ux, y: b.y + t * uy };
   const along = ((met.x - c.x) * ex + (met.y - c.y) * ey) / (ex * ex + ey * ey);
   if (t <= 0 || along < 0 || along > 1) return points;
-  const off = max(hypot(met.x - end.x, met.y - end.y), deviation([b, ...points.slice(from + 1, last), met], 0, last - from));
+  const off = max(norm(met.x - end.x, met.y - end.y), deviation([b, ...points.slice(from + 1, last), met], 0, last - from));
   return off > 2 * level * end.width && off < waver * end.width ? [...points.slice(0, from + 1), met] : points;
 }
 
@@ -81,7 +82,7 @@ function endingStraight(points: readonly LinePoint[]): readonly LinePoint[] {
 function farAway(points: readonly LinePoint[], at: number, way: 1 | -1, length: number): number | undefined {
   let gone = 0;
   for (let i = at; i + way >= 0 && i + way < points.length; i += way) {
-    gone += hypot(points[i + way].x - points[i].x, points[i + way].y - points[i].y);
+    gone += norm(points[i + way].x - points[i].x, points[i + way].y - points[i].y);
     if (points[i + way].corner) return undefined;
     if (gone >= length && !points[i + way].joint) return i + way;
   }
@@ -90,7 +91,7 @@ function farAway(points: readonly LinePoint[], at: number, way: 1 | -1, length: 
 
 function goesStraight(points: readonly LinePoint[], from: number, to: number, span: number): boolean {
   const direction = (a: LinePoint, b: LinePoint): [number, number] => {
-    const l = hypot(b.x - a.x, b.y - a.y) || 1;
+    const l = norm(b.x - a.x, b.y - a.y) || 1;
     return [(b.x - a.x) / l, (b.y - a.y) / l];
   };
   const own = direction(points[from], points[to]);
@@ -107,7 +108,7 @@ function goesStraight(points: readonly LinePoint[], from: number, to: number, sp
 /** How far places between two others lie from the straight line between those. */
 function deviation(points: readonly LinePoint[], from: number, to: number): number {
   const [a, b] = [points[from], points[to]];
-  const l = hypot(b.x - a.x, b.y - a.y) || 1;
+  const l = norm(b.x - a.x, b.y - a.y) || 1;
   let most = 0;
   for (let i = from + 1; i < to; i++) most = max(most, abs((points[i].x - a.x) * (b.y - a.y) - (points[i].y - a.y) * (b.x - a.x)) / l);
   return most;

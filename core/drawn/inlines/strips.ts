@@ -1,8 +1,9 @@
+import { norm } from "../../curves/bezier";
 import Delaunator from "delaunator";
 import type { Contour } from "../../curves/contour";
 import { link, sampleAt, samplesOf, type Sample } from "./samples";
 
-const { abs, floor, hypot, max } = Math;
+const { abs, floor, max } = Math;
 
 /** A triangle of the ink. An edge between two of its neighbours is a chord: a way across the stroke. */
 export interface Triangle {
@@ -138,7 +139,7 @@ export const edgeTo = (t: Triangle, neighbour: number): number => t.beside.index
 export const ends = (t: Triangle, edge: number): [number, number] => [t.corners[(edge + 1) % 3], t.corners[(edge + 2) % 3]];
 
 export const distance = (samples: readonly Sample[], i: number, j: number): number =>
-  hypot(samples[i].x - samples[j].x, samples[i].y - samples[j].y);
+  norm(samples[i].x - samples[j].x, samples[i].y - samples[j].y);
 
 /** A way across a stroke: its middle, and how long it is. */
 export interface Chord {
@@ -154,7 +155,7 @@ export function chordsOf({ samples, triangles }: Strips, at: number): Chord[] {
   t.beside.forEach((n, edge) => {
     if (n < 0 || !triangles[n].alive) return;
     const [p, q] = [samples[t.corners[(edge + 1) % 3]], samples[t.corners[(edge + 2) % 3]]];
-    found.push({ x: (p.x + q.x) / 2, y: (p.y + q.y) / 2, width: hypot(p.x - q.x, p.y - q.y) });
+    found.push({ x: (p.x + q.x) / 2, y: (p.y + q.y) / 2, width: norm(p.x - q.x, p.y - q.y) });
   });
   return found;
 }
@@ -187,7 +188,7 @@ export function around({ samples }: Strips, i: number, j: number, beyond: number
 /** The area that a run of samples, closed, goes round, and how far it reaches from the line between its ends. */
 export function sizeOf({ samples }: Strips, run: readonly number[]): { area: number; depth: number } {
   const [a, b] = [samples[run[0]], samples[run[run.length - 1]]];
-  const width = hypot(b.x - a.x, b.y - a.y) || 1;
+  const width = norm(b.x - a.x, b.y - a.y) || 1;
   let [area, depth] = [0, 0];
   run.forEach((i, k) => {
     const p = samples[i];

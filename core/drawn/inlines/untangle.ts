@@ -1,7 +1,6 @@
+import { norm } from "../../curves/bezier";
 import { Crossings } from "./crossings";
 import type { Line, LinePoint } from "./line";
-
-const { hypot } = Math;
 
 /** Open lines without the ends that run into others, which happens where strokes of unlike width join: they stop before them. */
 export function untangled(lines: readonly Line[]): Line[] {
@@ -31,7 +30,7 @@ function interrupted(lines: readonly Line[]): Line[] {
 }
 
 const lengthOf = ({ points }: Line): number =>
-  points.reduce((sum, p, i) => sum + (i ? hypot(p.x - points[i - 1].x, p.y - points[i - 1].y) : 0), 0);
+  points.reduce((sum, p, i) => sum + (i ? norm(p.x - points[i - 1].x, p.y - points[i - 1].y) : 0), 0);
 
 /** The stretches of a line that cross none of others, with a gap where they would. */
 function apartFrom(line: Line, others: Crossings): Line[] {
@@ -56,7 +55,7 @@ function apartFrom(line: Line, others: Crossings): Line[] {
 function awayFrom(points: readonly LinePoint[], at: number, way: 1 | -1, length: number): number {
   let i = at;
   for (let gone = 0; gone < length && i + way >= 0 && i + way < points.length; i += way)
-    gone += hypot(points[i + way].x - points[i].x, points[i + way].y - points[i].y);
+    gone += norm(points[i + way].x - points[i].x, points[i + way].y - points[i].y);
   return i;
 }
 
@@ -77,7 +76,7 @@ function withoutCrossed(line: Line, own: number, all: Crossings): Line {
     if (cut >= 0) {
       let i = cut;
       for (let gap = points[0].width / 8; i + 2 < points.length && gap > 0; i++)
-        gap -= hypot(points[i + 1].x - points[i].x, points[i + 1].y - points[i].y);
+        gap -= norm(points[i + 1].x - points[i].x, points[i + 1].y - points[i].y);
       points = points.slice(i);
     }
     points = [...points].reverse();
@@ -92,7 +91,7 @@ function crossedAt(points: readonly LinePoint[], own: number, all: Crossings): n
   const reach = 2 * points[0].width;
   for (let i = 0; i + 1 < points.length && way < reach; i++) {
     const [a, b] = [points[i], points[i + 1]];
-    way += hypot(b.x - a.x, b.y - a.y);
+    way += norm(b.x - a.x, b.y - a.y);
     if (all.has(a, b, own)) found = i + 1;
   }
   return found;

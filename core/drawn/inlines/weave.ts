@@ -1,3 +1,4 @@
+import { norm } from "../../curves/bezier";
 import { linesInDot } from "./dot-lines";
 import { isStillEnd, nearestEnd, sideAt, type StrokeEnd } from "./ends";
 import { shares, type Line, type LinePoint, type Weave } from "./line";
@@ -8,7 +9,7 @@ import { straightenedAll, straightenedEach } from "./straighten";
 import type { Strokes } from "./strokes";
 import { untangled } from "./untangle";
 
-const { abs, floor, hypot, max, min } = Math;
+const { abs, floor, max, min } = Math;
 
 /** A piece of a line between two chords, or a chord and an end. */
 interface Piece {
@@ -95,9 +96,11 @@ class Loom {
     for (let [piece, at] = [start, from]; ;) {
       piece.used = true;
       const forward = piece.ends[0] === at;
-      for (const p of forward ? piece.points : [...piece.points].reverse()) {
+      const { length } = piece.points;
+      for (let i = 0; i < length; i++) {
+        const p = piece.points[forward ? i : length - 1 - i];
         const last = points[points.length - 1];
-        if (!last || hypot(last.x - p.x, last.y - p.y) > 1e-6) points.push(p);
+        if (!last || norm(last.x - p.x, last.y - p.y) > 1e-6) points.push(p);
         else if (p.corner || p.joint) points[points.length - 1] = p;
       }
       at = piece.ends[forward ? 1 : 0];
@@ -285,7 +288,7 @@ class Loom {
     let [p, q] = [sideAt(this.strips, out, "out"), sideAt(this.strips, back, "back")];
     if (along === out) q = p;
     else if (along === back) p = q;
-    const l = hypot(p[0] + q[0], p[1] + q[1]) || 1;
+    const l = norm(p[0] + q[0], p[1] + q[1]) || 1;
     const axis = [(p[0] + q[0]) / l, (p[1] + q[1]) / l] as const;
     const width = distance(samples, out, back);
     const left = this.#carriedOn(out, "next", back, p, axis, width);
@@ -383,7 +386,7 @@ function straightAround(run: readonly Sample[], step: number): LinePoint["edge"]
   const [a, b] = [run[step], run[step + 1]];
   const straight = (p: Sample, q: Sample) => {
     const [ux, uy, vx, vy] = [b.x - a.x, b.y - a.y, q.x - p.x, q.y - p.y];
-    return ux * vx + uy * vy > 0.999 * hypot(ux, uy) * hypot(vx, vy);
+    return ux * vx + uy * vy > 0.999 * norm(ux, uy) * norm(vx, vy);
   };
   let [from, to] = [step, step + 1];
   while (from > 0 && straight(run[from - 1], run[from])) from--;
@@ -404,7 +407,7 @@ function shortened(points: readonly LinePoint[], by: number): LinePoint[] {
   const left = [...points];
   for (let back = by; left.length > 1 && back > 0;) {
     const [a, b] = [left[left.length - 2], left[left.length - 1]];
-    const length = hypot(a.x - b.x, a.y - b.y);
+    const length = norm(a.x - b.x, a.y - b.y);
     left.pop();
     if (length > back) left.push({ ...b, x: b.x + ((a.x - b.x) * back) / length, y: b.y + ((a.y - b.y) * back) / length });
     back -= length;
@@ -414,16 +417,19 @@ function shortened(points: readonly LinePoint[], by: number): LinePoint[] {
 
 /** The stretches of a line in which its stroke is thick enough for it. */
 function thickEnough(line: Line, thinnest: number): Line[] {
+  let [thin, wide] = [Infinity, 0];
+  for (const { width } of line.points) [thin, wide] = [min(thin, width), max(wide, width)];
+  if (thin >= max(thinnest, thinShare * wide)) return [line];
   const widths = line.points.map((p) => p.width).sort((a, b) => a - b);
   const usual = widths[floor(0.6 * widths.length)];
   const least = max(thinnest, thinShare * usual);
-  const thin = line.points.findIndex((p) => p.width < least);
-  if (thin < 0) return [line];
-  const points = line.closed ? [...line.points.slice(thin), ...line.points.slice(0, thin + 1)] : line.points;
+  const first = line.points.findIndex((p) => p.width < least);
+  if (first < 0) return [line];
+  const points = line.closed ? [...line.points.slice(first), ...line.points.slice(0, first + 1)] : line.points;
   const found: Line[] = [];
   let run: LinePoint[] = [];
   const end = () => {
-    const length = run.reduce((sum, p, i) => sum + (i ? hypot(p.x - run[i - 1].x, p.y - run[i - 1].y) : 0), 0);
+    const length = run.reduce((sum, p, i) => sum + (i ? norm(p.x - run[i - 1].x, p.y - run[i - 1].y) : 0), 0);
     if (run.length > 1 && length > 1.2 * usual) found.push({ ...line, points: run, closed: false });
     run = [];
   };
