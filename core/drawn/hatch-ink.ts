@@ -53,7 +53,11 @@ function levelOf(stroke: Stroke, hatch: Hatched["hatch"], { weight, taper }: Hat
   const { at, most } = middleOf(stroke, hatch);
   const pieces = 1 + ceil((perWave * (to - from)) / (wave * hatch.spacing));
   const xs = Array.from({ length: pieces + 1 }, (_, i) => from + (i * (to - from)) / pieces);
-  const e = 1e-3 * (to - from);
-  const slopes = xs.map((x) => (at(x + e) - at(x - e)) / (2 * e));
-  return { from, to, middle: new Spline(xs, xs.map(at), slopes), halves, low: stroke.y - most, high: stroke.y + most };
+  const middle = xs.map(at);
+  const spline = new Spline(
+    xs,
+    middle.map((m) => m[0]),
+    middle.map((m) => m[1]),
+  );
+  return { from, to, middle: spline, halves, low: stroke.y - most, high: stroke.y + most };
 }

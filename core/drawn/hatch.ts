@@ -5,7 +5,7 @@ import { fitCubics, sketchCubic, type Sampler } from "../curves/fit";
 import type { Path } from "../curves/path";
 import { chance } from "../grain/noise";
 import { fallingOf, stretchesAt, type Falling } from "./rows";
-import { wander } from "./wander";
+import { wanderWithSlope } from "./wander";
 
 const { abs, ceil, cos, floor, hypot, max, min, PI, round, sign, sin } = Math;
 
@@ -89,15 +89,20 @@ export function endsOf(stroke: Stroke, { spacing, ends, seed, letter }: Hatch): 
   return [stroke.from + pull(2), stroke.to - pull(3)];
 }
 
-/** The height of a stroke's middle over the way across, and how far from its row that is at most. */
-export function middleOf(stroke: Stroke, { spacing, loose, seed, letter }: Hatch): { at: (x: number) => number; most: number } {
+/** The height of a stroke's middle over the way across and its slope there, and how far from its row that is at most. */
+export function middleOf(
+  stroke: Stroke,
+  { spacing, loose, seed, letter }: Hatch,
+): { at: (x: number) => [height: number, slope: number]; most: number } {
   const length = stroke.to - stroke.from;
   const most = 0.3 * spacing * loose;
-  const at = (x: number) => {
-    const u = (x - stroke.from) / length;
+  const cell = wave * spacing;
+  const at = (x: number): [number, number] => {
+    const v = (2 * (x - stroke.from)) / length - 1;
     // Straight at its ends, so that the next stroke finds it.
-    const fade = max(0, 1 - (2 * u - 1) ** 4);
-    return stroke.y + most * fade * wander(x / (wave * spacing), stroke.row * 8 + letter, seed);
+    const [fade, fading] = abs(v) <= 1 ? [1 - v ** 4, (-8 * v ** 3) / length] : [0, 0];
+    const [stray, straying] = wanderWithSlope(x / cell, stroke.row * 8 + letter, seed);
+    return [stroke.y + most * fade * stray, most * (fading * stray + (fade * straying) / cell)];
   };
   return { at, most };
 }
@@ -181,10 +186,9 @@ class Pen {
       const y = middleOf(stroke, this.hatch).at;
       const at: Sampler = (t, q) => {
         const x = from + (to - from) * t;
-        const e = 0.01 * g;
-        const slope = (y(x + e) - y(x - e)) / (2 * e);
+        const [height, slope] = y(x);
         const way = sign(to - from) || 1;
-        [q[0], q[1]] = this.#back(x, y(x));
+        [q[0], q[1]] = this.#back(x, height);
         q[2] = way * (this.#cos - this.#sin * slope);
         q[3] = way * (this.#sin + this.#cos * slope);
       };

@@ -13,7 +13,7 @@ export interface End {
 }
 
 /** Units: what a place on the outline may lie off a stroke's side. */
-export const near = 5e-4;
+export const near = 2e-3;
 /** Places between the levels of a stroke at which an outline is looked at. */
 const looks = 6;
 
