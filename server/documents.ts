@@ -2,6 +2,7 @@ import { and, desc, eq, isNotNull, isNull, lt, sql } from "drizzle-orm";
 import { nanoid } from "nanoid";
 import { openPiece, openStyle } from "../core/input/open";
 import type { Item, Piece } from "../core/piece/schema";
+import { isPale } from "../core/style/pale";
 import type { Style } from "../core/style/schema";
 import type { Documents, Entry, Shelf, Stored } from "../wire/shelf";
 import { holds } from "./db/holds";
@@ -42,15 +43,21 @@ export async function list(db: Database, shelf: Shelf): Promise<Entry[]> {
       .where(isNull(table.deletedAt))
       .orderBy(...newest);
   const tags = sql<string | null>`json_extract(${table.document}, '$.tags')`;
+  const inks = sql<string | null>`json_extract(${table.document}, '$.inks')`;
   const [rows, uses] = await Promise.all([
     db
-      .select({ ...plain, tags })
+      .select({ ...plain, tags, inks })
       .from(table)
       .where(isNull(table.deletedAt))
       .orderBy(...newest),
     usesOfStyles(db),
   ]);
-  return rows.map((row) => ({ ...row, tags: JSON.parse(row.tags ?? "[]") as string[], uses: uses.get(row.id) ?? 0 }));
+  return rows.map(({ tags, inks, ...row }) => ({
+    ...row,
+    tags: JSON.parse(tags ?? "[]") as string[],
+    uses: uses.get(row.id) ?? 0,
+    pale: isPale(JSON.parse(inks ?? "[]") as Style["inks"]),
+  }));
 }
 
 /** How many pieces have items that follow each style. */

@@ -18,9 +18,11 @@ export const entrySchema = z.object({
   name: z.string(),
   revision,
   updatedAt: z.number(),
-  /** Of a style: what it is found by besides its name, and how many pieces follow it. */
+  /** Of a style: what it is found by besides its name, how many pieces follow it. */
   tags: z.array(z.string()).optional(),
   uses: z.int().min(0).optional(),
+  /** Whether it is too light for the grey that styles are shown on. */
+  pale: z.boolean().optional(),
 });
 export type Entry = Readonly<z.output<typeof entrySchema>>;
 export const entriesSchema = z.array(entrySchema);

@@ -93,7 +93,7 @@ export function StylePicker({ current, children }: { current: string | null; chi
                   src={lookOf(looks.get(s.id)) ?? api.pictureUrl("styles", s)}
                   data-tried={looks.has(s.id) || undefined}
                   loading="lazy"
-                  className="h-16 w-full rounded bg-proof object-contain p-1.5"
+                  className={`h-16 w-full rounded object-contain p-1.5 ${s.pale ? "bg-proof-deep" : "bg-proof"}`}
                   style={looks.has(s.id) ? { background: ground } : undefined}
                 />
                 <span className="block truncate px-0.5 pt-1 text-xs">{s.name}</span>

@@ -69,7 +69,7 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
   const picture = address && <img alt="" src={address} className={`h-full w-full object-contain ${shelf === "styles" ? "p-6" : "p-3"}`} />;
   const frame = clsx(
     "block h-[184px] overflow-hidden rounded-t-xl",
-    shelf === "styles" ? "bg-proof" : "bg-[#e4e3df] dark:bg-[#5a5958]",
+    shelf === "styles" ? (entry.pale ? "bg-proof-deep" : "bg-proof") : "bg-[#e4e3df] dark:bg-[#5a5958]",
     !drawn && "motion-safe:animate-pulse",
   );
   return (

@@ -6,6 +6,7 @@ import { useEffect, useMemo, useRef, type KeyboardEvent } from "react";
 import { flushSync } from "react-dom";
 import type { Coat } from "@/core/coat/schema";
 import { isEmpty } from "@/core/curves/bounds";
+import { isPale } from "@/core/style/pale";
 import { layerKey, type ItemUpdate, type LayerUpdate } from "@/worker/protocol";
 import { Layer } from "../bench/layer";
 import { withIds } from "../bench/patch-svg";
@@ -32,6 +33,7 @@ export function CoatCard({ coat, index, count, item }: Props) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: coat.id });
   const chosen = useStudio((s) => s.coatId === coat.id);
   const { changeStyle, set } = studioNow();
+  const pale = useStudio((s) => !!s.work && isPale(shownStyle(s.work, itemOf(s.work, s.selection.at(-1)))?.inks ?? []));
 
   // The chosen coat is never out of sight, however long the strip.
   const own = useRef<HTMLLIElement>(null);
@@ -104,8 +106,8 @@ export function CoatCard({ coat, index, count, item }: Props) {
         isDragging && "z-10 opacity-80 shadow-lg",
       )}
     >
-      {/* A middle grey, on which every ink can be told. */}
-      <div className="relative min-h-0 grow bg-proof">
+      {/* A middle grey, on which every ink can be told but where all are pale. */}
+      <div className={clsx("relative min-h-0 grow", pale ? "bg-proof-deep" : "bg-proof")}>
         <CoatPicture coat={coat} item={item} />
       </div>
       <div className="flex h-7 shrink-0 items-center gap-1 pl-2">
