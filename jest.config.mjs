@@ -14,6 +14,8 @@ const shared = {
 };
 
 const config = {
+  // On a loaded machine a test that draws takes many times as long as else: this ends only what hangs.
+  testTimeout: 120_000,
   projects: [
     {
       ...shared,
