@@ -161,6 +161,8 @@ try {
   await shot("coats");
   await page.getByLabel("Choose a style").click();
   await pictures();
+  // The twelve that are in sight, each on the word that is chosen.
+  await page.waitForFunction(() => document.querySelectorAll("[data-tried]").length >= 12);
   await shot("style-picker");
   await page.keyboard.press("Escape");
 
