@@ -5,7 +5,7 @@ import { area, contours, circle, rectangle } from "../../tests/paths";
 import { coat, flat, step, weld } from "../../demo/build";
 import { contoursOf } from "../curves/contour";
 import { Track, trackPoint } from "../curves/track";
-import type { Path } from "../curves/path";
+import { PathBuilder, type Path } from "../curves/path";
 import { withText } from "../lettering/change-text";
 import { compile } from "../piece/compile";
 import type { LoadedEngine } from "../piece/engine";
@@ -168,6 +168,20 @@ describe("hatching", () => {
     };
     expect(outside({ ends: 20 })).toBeLessThan(1e-3);
     expect(outside({ ends: -60 })).toBeGreaterThan(500);
+  });
+
+  test("fills shapes that overlap as it fills their union", () => {
+    // Two bars as they come, not welded: an edge that lies in the ink cuts no stroke.
+    const bars = new PathBuilder()
+      .add(rectangle(0, 0, 700, 300))
+      .add(rectangle(500, -200, 200, 700))
+      .build();
+    for (const values of [{}, { ends: 0, angle: 10 }, { second: true }, { way: "joined" }]) {
+      const [apart, whole] = [bars, engine.kernel.weld(bars)].map((form) =>
+        only(made(asShape(form), "hatch", { spacing: 3, weight: 1, ...values })),
+      );
+      expect([values, area(engine.kernel.exclude([apart, whole])) < 1]).toEqual([values, true]);
+    }
   });
 
   test("refuses what no eye could tell apart", () => {

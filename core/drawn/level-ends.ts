@@ -1,8 +1,9 @@
+import { norm } from "../curves/bezier";
 import { lowestOf, rootOf } from "../curves/search";
 import type { Flank } from "./flanks";
 import { halfOf, heightOf, type LevelStroke } from "./level-stroke";
 
-const { abs, hypot, max, min } = Math;
+const { abs, max, min } = Math;
 
 /** The end of a stroke: round, or cut off by the outline between two levels. */
 export interface End {
@@ -64,7 +65,7 @@ function cutBy(stroke: LevelStroke, flank: Flank, way: -1 | 1, low: number, high
     const x = flank.at(y);
     if (x >= start && x <= stop) return abs(y - heightOf(stroke, x)) - halfOf(stroke, x);
     const end = x < start ? start : stop;
-    return hypot(x - end, y - heightOf(stroke, end)) - halfOf(stroke, end);
+    return norm(x - end, y - heightOf(stroke, end)) - halfOf(stroke, end);
   };
   const at = way > 0 ? stop : start;
   const ends = (from: number, to: number): End | "unclear" => {

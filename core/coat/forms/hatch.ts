@@ -106,11 +106,13 @@ export const hatch = formStep({
   },
 });
 
-function strokes(path: Path, drawn: Drawn, kernel: Kernel): Path {
+function strokes(form: Path, drawn: Drawn, kernel: Kernel): Path {
   const { angle, turn, second, seed, spacing, loose, ends, joined, letter } = drawn;
   const hand = { angle, spacing, loose, ends, joined, seed, letter };
   const hands = second ? [hand, { ...hand, angle: angle + turn, seed: seed + 1 }] : [hand];
   const draft = isDraft(kernel);
+  // An edge that lies in the ink, where shapes overlap, would cut strokes.
+  const path = draft ? form : kernel.weld(form);
   const strokesOf = (h: Hatch) => along(path, JSON.stringify([h, draft]), () => hatched(path, h, draft));
   if (draft) {
     const lines = hands.map(strokesOf).flatMap((h) => middle(h, "", () => middlesOf(h, draft)));

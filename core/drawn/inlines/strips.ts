@@ -1,5 +1,5 @@
-import { norm } from "../../curves/bezier";
 import Delaunator from "delaunator";
+import { norm } from "../../curves/bezier";
 import type { Contour } from "../../curves/contour";
 import { link, sampleAt, samplesOf, type Sample } from "./samples";
 
