@@ -1,6 +1,6 @@
 import { memoByIdentity, numberOf } from "../memo";
 import { involved } from "./apart";
-import { inAll, lessThan, nonzero, odd, positive, resolve, resolveEach } from "./arrange/resolve";
+import { inAll, insideOf, lessThan, nonzero, odd, positive, resolve, resolveEach } from "./arrange/resolve";
 import { stackContours } from "./arrange/stack";
 import { unite } from "./arrange/unite";
 import { areaOf } from "./arrange/tidy";
@@ -137,8 +137,14 @@ export class CurveKernel {
     const n = paths.length;
     if (n === 0 || paths.some((p) => p.isEmpty)) return Path.empty;
     if (paths.some((p) => paths.some((q) => !meet(p.bounds, q.bounds)))) return Path.empty;
-    const all = paths.flatMap((p) => this.#welded(p, budget));
-    return this.#made(resolve(all, inAll(n), budget));
+    const fresh = paths.filter((p) => !this.#clean.has(p));
+    if (n === 1 || fresh.length !== 1) {
+      const all = paths.flatMap((p) => this.#welded(p, budget));
+      return this.#made(resolve(all, inAll(n), budget));
+    }
+    // One of which nothing is known yet is not welded first: what of it lies in the others can be had from one arrangement.
+    const all = paths.map((p) => (p === fresh[0] ? { kept: contoursOf(p, true) } : { within: this.#welded(p, budget) }));
+    return this.#made(insideOf(all, nonzero, budget));
   }
 
   /** What `path` covers and none of `less` does. Curves that no other crosses come through as they are. */

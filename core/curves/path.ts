@@ -170,7 +170,12 @@ function tightBounds(path: Path): Bounds {
     if (n === 0) continue;
     const endX = coords[at + n - 2];
     const endY = coords[at + n - 1];
-    if (n > 2) {
+    include(endX, endY);
+    // A curve lies within its handles: where they bring nothing new, it does not either.
+    let isWithin = true;
+    for (let k = at; k < at + n - 2; k += 2)
+      if (coords[k] < minX || coords[k] > maxX || coords[k + 1] < minY || coords[k + 1] > maxY) isWithin = false;
+    if (!isWithin) {
       const xs = [x];
       const ys = [y];
       for (let k = 0; k < n; k += 2) {
@@ -180,7 +185,6 @@ function tightBounds(path: Path): Bounds {
       for (const t of extremes(xs)) include(bezier(xs, t), endY);
       for (const t of extremes(ys)) include(endX, bezier(ys, t));
     }
-    include(endX, endY);
     x = endX;
     y = endY;
     at += n;

@@ -1,7 +1,25 @@
-import { cut, valueAt } from "../curves/bezier";
+import { cut, slopeAt, valueAt } from "../curves/bezier";
 import { levelAt, type Falling } from "./rows";
 
-const { abs, max, min } = Math;
+const { abs, hypot, max, min } = Math;
+
+/** The outline of a letter as strokes across it see it. */
+export interface Sides {
+  readonly flanks: readonly Flank[];
+  readonly level: readonly LevelEdge[];
+}
+
+/** What of an outline runs level. */
+export interface LevelEdge {
+  readonly y: number;
+  readonly left: number;
+  readonly right: number;
+}
+
+/** Units: what is no higher is level. */
+export const flat = 4e-3;
+/** The sine of the angle from which on two pieces meet in a corner. */
+const bend = 0.1;
 
 const part = new Float64Array(8);
 
@@ -13,6 +31,8 @@ export class Flank {
   readonly right: number;
   /** 1 where the outline runs down it, -1 where it runs up. */
   readonly way: number;
+  /** The levels of its corners. */
+  readonly #corners: readonly number[];
 
   /** @param pieces from the top of the frame downwards */
   constructor(readonly pieces: readonly Falling[]) {
@@ -21,6 +41,12 @@ export class Flank {
     this.high = pieces[pieces.length - 1].high;
     const xs = pieces.flatMap((f) => Array.from({ length: f.degree + 1 }, (_, i) => f.points[2 * i]));
     [this.left, this.right] = [min(...xs), max(...xs)];
+    this.#corners = pieces.slice(1).flatMap((f, i) => (isCorner(pieces[i], f) ? [f.low] : []));
+  }
+
+  /** The levels of its corners between two others. */
+  cornersIn(from: number, to: number): readonly number[] {
+    return this.#corners.length ? this.#corners.filter((y) => y > from && y < to) : this.#corners;
   }
 
   /** Where it is at a level between its own. */
@@ -28,8 +54,7 @@ export class Flank {
     const { pieces } = this;
     let k = 0;
     while (k + 1 < pieces.length && y > pieces[k].high) k++;
-    const piece = pieces[k];
-    return valueAt(piece.points, 0, piece.degree, levelAt(piece, min(piece.high, max(piece.low, y))));
+    return acrossAt(pieces[k], min(pieces[k].high, max(pieces[k].low, y)));
   }
 
   /** From where to where it lies between two levels; undefined where it does not come there. */
@@ -40,10 +65,16 @@ export class Flank {
       const [a, b] = [max(from, piece.low), min(to, piece.high)];
       if (!(a < b)) continue;
       const { points, degree } = piece;
-      const [s, t] = [levelAt(piece, a), levelAt(piece, b)];
-      if (degree > 1) cut(points, 0, degree, s, t, part, 0);
-      else [part[0], part[2]] = [valueAt(points, 0, 1, s), valueAt(points, 0, 1, t)];
-      for (let i = 0; i <= degree; i++) [left, right] = [min(left, part[2 * i]), max(right, part[2 * i])];
+      if (degree > 1) cut(points, 0, degree, levelAt(piece, a), levelAt(piece, b), part, 0);
+      else {
+        part[0] = acrossAt(piece, a);
+        part[2] = acrossAt(piece, b);
+      }
+      for (let i = 0; i <= degree; i++) {
+        const x = part[2 * i];
+        if (x < left) left = x;
+        if (x > right) right = x;
+      }
     }
     return left <= right ? [left, right] : undefined;
   }
@@ -63,13 +94,40 @@ export class Flank {
   }
 }
 
+/** Where a piece is at one of its levels. */
+function acrossAt(piece: Falling, y: number): number {
+  const { points: p, degree } = piece;
+  if (degree > 1) return valueAt(p, 0, degree, levelAt(piece, y));
+  return p[0] + ((p[2] - p[0]) * (y - p[1])) / (p[3] - p[1]);
+}
+
 const isNear = (p: Falling, q: Falling): boolean => {
   const end = 2 * p.degree;
   return abs(p.points[end] - q.points[0]) < 1e-6 && abs(p.points[end + 1] - q.points[1]) < 1e-6;
 };
 
-/** The sides of outlines, of pieces in the order that they run in. */
-export function flanksOf(falling: readonly Falling[]): Flank[] {
+/** Whether two pieces of a side, one after the other down a frame, meet in a corner. */
+function isCorner(upper: Falling, lower: Falling): boolean {
+  const [p, q] = upper.way > 0 ? [upper, lower] : [lower, upper];
+  const [ax, ay, bx, by] = [...wayAt(p, 1), ...wayAt(q, 0)];
+  return abs(ax * by - ay * bx) > bend * hypot(ax, ay) * hypot(bx, by);
+}
+
+const wayAt = ({ points, degree }: Falling, t: number): [number, number] => [slopeAt(points, 0, degree, t), slopeAt(points, 1, degree, t)];
+
+/** The sides of an outline, of pieces in the order that they run in. */
+export function sidesOf(falling: readonly Falling[]): Sides {
+  const level = falling.filter(isLevel).map(({ low: y, degree, points }) => {
+    const [a, b] = [points[0], points[2 * degree]];
+    return { y, left: min(a, b), right: max(a, b) };
+  });
+  return { flanks: flanksOf(falling.filter((f) => !isLevel(f))), level };
+}
+
+const isLevel = ({ low, high, way, points, degree }: Falling): boolean =>
+  way === 0 || (high - low < flat && abs(points[2 * degree] - points[0]) > flat);
+
+function flanksOf(falling: readonly Falling[]): Flank[] {
   const found: Falling[][] = [];
   const goesOn = (p: Falling, q: Falling) => p.contour === q.contour && p.way === q.way && isNear(p, q);
   for (const f of falling) {

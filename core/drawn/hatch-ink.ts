@@ -1,11 +1,11 @@
 import { PathBuilder, type Path } from "../curves/path";
-import { flanksOf } from "./flanks";
+import { sidesOf } from "./flanks";
 import { endsOf, middleOf, wave, type Hatched, type Stroke } from "./hatch";
 import { LevelInk } from "./level-ink";
 import type { LevelStroke } from "./level-stroke";
 import { Spline } from "./spline";
 
-const { ceil, PI } = Math;
+const { ceil, min, PI } = Math;
 
 /** How a stroke is drawn. */
 export interface HatchPen {
@@ -26,10 +26,10 @@ export function hatchInk({ rows, falling, hatch }: Hatched, pen: HatchPen): { in
   const [out, left] = [new PathBuilder(), new PathBuilder()];
   const ink = new LevelInk(out, (hatch.angle * PI) / 180);
   const whole = new LevelInk(left, (hatch.angle * PI) / 180);
-  const flanks = flanksOf(falling);
+  const sides = sidesOf(falling);
   for (const stroke of rows.strokes.flat()) {
     const drawn = levelOf(stroke, hatch, pen);
-    if (!ink.draw(drawn, flanks)) whole.draw(drawn);
+    if (!ink.draw(drawn, sides)) whole.draw(drawn);
   }
   return { ink: out.build(), uncut: left.build() };
 }
@@ -44,20 +44,21 @@ export function looseInk({ rows, hatch }: Hatched, pen: HatchPen): Path {
 
 function levelOf(stroke: Stroke, hatch: Hatched["hatch"], { weight, taper }: HatchPen): LevelStroke {
   const [from, to] = endsOf(stroke, hatch);
-  const stops = taper ?? [
-    { at: 0, width: 1 },
-    { at: 1, width: 1 },
-  ];
-  const halves = stops.map(({ at, width }) => ({ x: from + at * (to - from), half: (weight * width) / 2 }));
+  // A tapered stroke is no thicker than it is long.
+  const full = taper ? min(weight, to - from) : weight;
+  const halves = (taper ?? even).map(({ at, width }) => ({ x: from + at * (to - from), half: (full * width) / 2 }));
   if (hatch.loose === 0) return { from, to, middle: stroke.y, halves, low: stroke.y, high: stroke.y };
   const { at, most } = middleOf(stroke, hatch);
   const pieces = 1 + ceil((perWave * (to - from)) / (wave * hatch.spacing));
-  const xs = Array.from({ length: pieces + 1 }, (_, i) => from + (i * (to - from)) / pieces);
-  const middle = xs.map(at);
-  const spline = new Spline(
-    xs,
-    middle.map((m) => m[0]),
-    middle.map((m) => m[1]),
-  );
-  return { from, to, middle: spline, halves, low: stroke.y - most, high: stroke.y + most };
+  const [xs, ys, slopes] = [new Float64Array(pieces + 1), new Float64Array(pieces + 1), new Float64Array(pieces + 1)];
+  for (let i = 0; i <= pieces; i++) {
+    xs[i] = i < pieces ? from + (i * (to - from)) / pieces : to;
+    [ys[i], slopes[i]] = at(xs[i]);
+  }
+  return { from, to, middle: new Spline(xs, ys, slopes), halves, low: stroke.y - most, high: stroke.y + most };
 }
+
+const even: HatchPen["taper"] & {} = [
+  { at: 0, width: 1 },
+  { at: 1, width: 1 },
+];

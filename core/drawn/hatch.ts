@@ -95,7 +95,7 @@ export function middleOf(
   { spacing, loose, seed, letter }: Hatch,
 ): { at: (x: number) => [height: number, slope: number]; most: number } {
   const length = stroke.to - stroke.from;
-  const most = 0.3 * spacing * loose;
+  const most = min(0.3 * spacing * loose, 0.15 * length);
   const cell = wave * spacing;
   const at = (x: number): [number, number] => {
     const v = (2 * (x - stroke.from)) / length - 1;

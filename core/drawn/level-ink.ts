@@ -1,6 +1,7 @@
 import type { PathBuilder } from "../curves/path";
-import type { Flank } from "./flanks";
-import { endsWithin, isInside, near, roundEnd, type End } from "./level-ends";
+import type { Sides } from "./flanks";
+import { near, roundEnd, type End } from "./level-cut";
+import { endsWithin, isInside } from "./level-ends";
 import { flareOf, halfOf, heightOf, slopeOf, type LevelStroke } from "./level-stroke";
 
 const { abs, atan2, ceil, cos, max, min, PI, sin, tan } = Math;
@@ -23,18 +24,20 @@ export class LevelInk {
   }
 
   /**
-   * @param flanks of the letter; without them strokes are not cut
+   * @param sides of the letter; without them strokes are not cut
    * @returns whether it was drawn: not where more than its two ends would be cut, or one would be twice
    */
-  draw(stroke: LevelStroke, flanks?: readonly Flank[]): boolean {
-    const ends = flanks ? endsWithin(stroke, flanks) : [roundEnd(stroke, -1), roundEnd(stroke, 1)];
+  draw(stroke: LevelStroke, sides?: Sides): boolean {
+    const ends = sides ? endsWithin(stroke, sides) : [roundEnd(stroke, -1), roundEnd(stroke, 1)];
     if (!ends) return false;
     const [left, right] = ends;
-    if (flanks && !isInside(stroke, left, right, flanks)) return !left.edge && !right.edge;
+    if (sides && !isInside(stroke, left, right, sides)) return !left.edge && !right.edge;
     this.#move(...left.upper);
-    this.#side(stroke, -1, left.upper, right.upper);
+    if (right.edge?.turns[0]) this.#line(...right.upper);
+    else this.#side(stroke, -1, left.upper, right.upper);
     this.#end(stroke, right, 1);
-    this.#side(stroke, 1, right.lower, left.lower);
+    if (left.edge?.turns[1]) this.#line(...left.lower);
+    else this.#side(stroke, 1, right.lower, left.lower);
     this.#end(stroke, left, -1);
     this.out.close();
     return true;
@@ -57,9 +60,13 @@ export class LevelInk {
   #side(stroke: LevelStroke, way: -1 | 1, [fromX, fromY]: readonly [number, number], [toX, toY]: readonly [number, number]): void {
     const { halves, middle } = stroke;
     const [low, high] = [min(fromX, toX), max(fromX, toX)];
-    const xs = halves.slice(1, -1).map((h) => h.x);
-    if (typeof middle !== "number") xs.push(...middle.xs);
-    const inner = xs.filter((x) => x > low + near && x < high - near).sort((a, b) => a - b);
+    const inner: number[] = [];
+    const keep = (x: number) => void (x > low + near && x < high - near && inner.push(x));
+    if (typeof middle !== "number") for (let i = 0; i < middle.xs.length; i++) keep(middle.xs[i]);
+    if (halves.length > 2) {
+      for (const { x } of halves) keep(x);
+      inner.sort((a, b) => a - b);
+    }
     if (toX < fromX) inner.reverse();
     let [x, y, slope] = [fromX, fromY, slopeOf(stroke, fromX)];
     for (const next of [...inner, toX]) {
@@ -86,12 +93,13 @@ export class LevelInk {
     if (!edge) return arc((-way * PI) / 2, (way * PI) / 2);
     const pieces = edge.flank.between(edge.from, edge.to);
     const angle = (level: number) => atan2(level - y, (edge.flank.at(level) - at) * way);
+    const [above, below] = edge.turns;
     const isBeyond = (level: number) => (edge.flank.at(level) - at) * way > near;
-    const [first, last] = way > 0 ? [edge.from, edge.to] : [edge.to, edge.from];
-    if (isBeyond(first)) arc((-way * PI) / 2, angle(first));
+    const [first, last, noFirst, noLast] = way > 0 ? [edge.from, edge.to, above, below] : [edge.to, edge.from, below, above];
+    if (!noFirst && isBeyond(first)) arc((-way * PI) / 2, angle(first));
     if (way > 0) for (const { points, degree } of pieces) this.#piece(points, degree);
     else for (const { points, degree } of pieces.reverse()) this.#piece(backwards(points, degree), degree);
-    if (isBeyond(last)) arc(angle(last), (way * PI) / 2);
+    if (!noLast && isBeyond(last)) arc(angle(last), (way * PI) / 2);
   }
 
   #piece(p: Float64Array, degree: number): void {

@@ -15,7 +15,7 @@ export interface Falling {
   readonly degree: number;
   readonly low: number;
   readonly high: number;
-  /** 1 where it runs down the frame, -1 where it runs up. */
+  /** 1 where it runs down the frame, -1 where it runs up, 0 where it runs level. */
   readonly way: number;
   readonly contour: number;
 }
@@ -39,7 +39,7 @@ export function fallingOf(contours: readonly Contour[], turn: number): Falling[]
         if (from === 0 && to === 1) points.set(own);
         else cut(own, 0, degree, from, to, points, 0);
         const [a, b] = [points[1], points[2 * degree + 1]];
-        if (a !== b) found.push({ points, degree, low: min(a, b), high: max(a, b), way: sign(b - a), contour });
+        found.push({ points, degree, low: min(a, b), high: max(a, b), way: sign(b - a), contour });
         from = to;
       }
     }

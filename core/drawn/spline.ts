@@ -2,35 +2,40 @@ const { max, min } = Math;
 
 /** A height over the way across as cubics between knots (cubic Hermite spline; de Boor, A practical guide to splines, 1978, chapter IV). */
 export class Spline {
-  /** Of each piece the height and, by powers of the share of the way along it, what is added. */
-  readonly #pieces: readonly (readonly [number, number, number, number])[];
+  /** Of each piece the height and, by powers of the share of the way along it, what is added: four numbers. */
+  readonly #terms: Float64Array;
 
   /** @param xs ascending, two at least */
   constructor(
-    readonly xs: readonly number[],
-    ys: readonly number[],
-    slopes: readonly number[],
+    readonly xs: ArrayLike<number>,
+    ys: ArrayLike<number>,
+    slopes: ArrayLike<number>,
   ) {
-    this.#pieces = xs.slice(1).map((x, k) => {
-      const h = x - xs[k];
+    const terms = new Float64Array(4 * (xs.length - 1));
+    for (let k = 0; k + 1 < xs.length; k++) {
+      const h = xs[k + 1] - xs[k];
       const [a, b, d] = [h * slopes[k], h * slopes[k + 1], ys[k + 1] - ys[k]];
-      return [ys[k], a, 3 * d - 2 * a - b, a + b - 2 * d];
-    });
+      terms[4 * k] = ys[k];
+      terms[4 * k + 1] = a;
+      terms[4 * k + 2] = 3 * d - 2 * a - b;
+      terms[4 * k + 3] = a + b - 2 * d;
+    }
+    this.#terms = terms;
   }
 
   /** The height; beyond the ends it is theirs. */
   at(x: number): number {
     const k = this.#pieceAt(x);
-    const [c0, c1, c2, c3] = this.#pieces[k];
     const t = this.#along(k, x);
-    return c0 + t * (c1 + t * (c2 + t * c3));
+    const c = this.#terms;
+    return c[4 * k] + t * (c[4 * k + 1] + t * (c[4 * k + 2] + t * c[4 * k + 3]));
   }
 
   slopeAt(x: number): number {
     const k = this.#pieceAt(x);
-    const [, c1, c2, c3] = this.#pieces[k];
     const t = this.#along(k, x);
-    return (c1 + t * (2 * c2 + 3 * t * c3)) / (this.xs[k + 1] - this.xs[k]);
+    const c = this.#terms;
+    return (c[4 * k + 1] + t * (2 * c[4 * k + 2] + 3 * t * c[4 * k + 3])) / (this.xs[k + 1] - this.xs[k]);
   }
 
   #along(k: number, x: number): number {

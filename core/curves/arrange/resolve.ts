@@ -142,8 +142,22 @@ export function resolve(
 
 /** What `kept` winds about and nothing of `taken`, which are so many shapes; none of them winds more than once about any point. */
 export function lessThan(kept: readonly Contour[], taken: readonly Contour[], shapes: number, budget: Budget): Contour[] {
-  const whole = shapes + 1;
-  return resolve([...kept, ...taken], inAll(whole), budget, { weights: [...kept.map(() => whole), ...taken.map(() => 1)] });
+  const all = shapes + 1;
+  return resolve([...kept, ...taken], inAll(all), budget, { weights: [...kept.map(() => all), ...taken.map(() => 1)] });
+}
+
+/** What a shape adds to a winding number that others are counted beside: more than they ever wind. */
+const whole = 2 ** 20;
+
+/** Contours that may cross themselves, or a shape that they are kept within, which winds no more than once about any point. */
+export type Cutting = { readonly kept: readonly Contour[] } | { readonly within: readonly Contour[] };
+
+/** What is inside of all that is kept by a rule, and within each of the shapes, too: from one arrangement. */
+export function insideOf(all: readonly Cutting[], rule: Rule, budget: Budget, slack?: number): Contour[] {
+  const full = whole * all.filter((c) => "within" in c).length;
+  const contours = all.flatMap((c) => ("kept" in c ? c.kept : c.within));
+  const weights = all.flatMap((c) => ("kept" in c ? c.kept.map(() => 1) : c.within.map(() => whole)));
+  return resolve(contours, (w) => Math.abs(w - full) < whole / 2 && rule(w - full), budget, { weights, slack });
 }
 
 /**

@@ -1,4 +1,4 @@
-import { inAll, lessThan, positive, resolve } from "../arrange/resolve";
+import { inAll, insideOf, lessThan, positive, resolve } from "../arrange/resolve";
 import type { Budget } from "../budget";
 import { ContourBuilder, reversed, stride, type Contour } from "../contour";
 import { CurveError } from "../errors";
@@ -56,9 +56,6 @@ export function bandContours(clean: readonly Contour[], band: Band, budget: Budg
   return side === "inside" ? resolve([...strokes, ...clean], inAll(2), budget) : lessThan(strokes, clean, 1, budget);
 }
 
-/** What the shape that a band is kept within adds to a winding number: more than any lines do. */
-const shape = 2 ** 20;
-
 /**
  * The area of a band in the middle of lines, open or closed.
  * @param within clean contours that it is kept within
@@ -66,9 +63,7 @@ const shape = 2 ** 20;
 export function lineContours(lines: readonly Contour[], band: Band, budget: Budget, within?: readonly Contour[]): Contour[] {
   const { raw, tolerance } = rawLines(lines, band, budget);
   const slack = 2 * tolerance;
-  const seen = within
-    ? resolve([...raw, ...within], (w) => w > shape, budget, { slack, weights: [...raw.map(() => 1), ...within.map(() => shape)] })
-    : resolve(raw, positive, budget, { slack });
+  const seen = within ? insideOf([{ kept: raw }, { within }], positive, budget, slack) : resolve(raw, positive, budget, { slack });
   return seen.map((c) => simpler(c, tolerance, budget));
 }
 
