@@ -13,10 +13,11 @@ export const isDraft = (kernel: Kernel): boolean => kernel.name === "draft";
 export function inked(lines: readonly Contour[], band: Omit<Band, "side" | "dashes">, kernel: Kernel): Path {
   const pen: Band = { ...band, side: "centre", dashes: [] };
   if (isDraft(kernel)) return sketched(lines, band.width, band.cap, band.taper);
-  const open = lines.filter((l) => !l.closed);
-  // Each ring by itself: rings within one another would be one filled shape.
-  const rings = lines.filter((l) => l.closed).map((l) => kernel.band(pathOf([l]), { ...pen, taper: undefined }));
-  return kernel.union([...rings, kernel.band(pathOf(open), pen)]);
+  const rings: Band = { ...pen, rings: true };
+  if (!band.taper) return kernel.band(pathOf(lines), rings);
+  // A ring has no ends that it could taper to.
+  const [open, closed] = [lines.filter((l) => !l.closed), lines.filter((l) => l.closed)];
+  return kernel.union([kernel.band(pathOf(closed), { ...rings, taper: undefined }), kernel.band(pathOf(open), pen)]);
 }
 
 /**

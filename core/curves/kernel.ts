@@ -213,15 +213,15 @@ export class CurveKernel {
     const taper = band.taper?.length
       ? [...band.taper].map((s) => ({ at: s.at, width: Math.max(0, s.width) })).sort((a, b) => a.at - b.at)
       : undefined;
-    const key = `band ${band.width} ${band.side} ${joinKey(band.join)} ${band.cap} ${band.dashes.join()} ${band.fit === true} ${band.start} ${JSON.stringify(taper)} ${band.within ? numberOf(band.within) : ""}`;
+    const key = `band ${band.width} ${band.side} ${joinKey(band.join)} ${band.cap} ${band.dashes.join()} ${band.fit === true} ${band.start} ${band.rings === true} ${JSON.stringify(taper)} ${band.within ? numberOf(band.within) : ""}`;
     return this.#results(path, key, () => {
       const drawn = contoursOf(path, false);
-      const lines = drawn.filter((c) => !c.closed);
+      const lines = band.rings ? drawn : drawn.filter((c) => !c.closed);
       const ordered = { ...band, taper };
       const within = band.within && this.#welded(band.within, budget);
       const kept = (all: Contour[]) => this.#made(within ? resolve([...all, ...within], inAll(2), budget) : all);
       if (lines.length === 0) return kept(bandContours(this.#welded(path, budget), ordered, budget));
-      const outlines = drawn.filter((c) => c.closed);
+      const outlines = band.rings ? [] : drawn.filter((c) => c.closed);
       const along = lineContours(lines, ordered, budget, within);
       if (outlines.length === 0) return this.#made(along);
       const shape = resolve(outlines, nonzero, budget);

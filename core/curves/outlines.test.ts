@@ -2,6 +2,7 @@ import { beforeAll, describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { around, area, circle, contours, polygonPath, rectangle } from "../../tests/paths";
 import { benchFaces, openFace, outlines } from "../../tests/kernel/letters";
+import { together } from "../../tests/kernel/random";
 import { flatten } from "./flatten";
 import { CurveKernel, type Band } from "./kernel";
 import { nearest } from "./measure";
@@ -180,6 +181,29 @@ describe("bands along lines", () => {
       .line(200, 100)
       .build();
     expect(kernel.area(kernel.band(both, band))).toBeCloseTo(110 ** 2 - 90 ** 2 + 1000, 4);
+  });
+});
+
+describe("rings", () => {
+  const nested = together(circle(0, 0, 100), circle(0, 0, 70), circle(40, 0, 12));
+
+  test("are lines that go round, each in the middle of its own, also within one another", () => {
+    const found = kernel.band(nested, { ...band, width: 6, rings: true });
+    // The circles are cubics, and their parallels within a three-hundredth of the width of the true ones.
+    const wanted = 6 * around(nested);
+    expect(Math.abs(area(found) / wanted - 1)).toBeLessThan(1e-3);
+    expect(contours(found)).toBe(6);
+    const each = kernel.union([circle(0, 0, 100), circle(0, 0, 70), circle(40, 0, 12)].map((c) => kernel.band(c, { ...band, width: 6 })));
+    expect(area(kernel.exclude([found, each]))).toBeLessThan(wanted / 300);
+  });
+
+  test("are kept within a shape with other lines", () => {
+    const half = rectangle(0, -200, 200, 400);
+    const all = together(nested, line([-50, 0], [150, 0]));
+    const kept = kernel.band(all, { ...band, width: 6, rings: true, within: half });
+    const after = kernel.intersect([kernel.band(all, { ...band, width: 6, rings: true }), half]);
+    expect(area(kernel.exclude([kept, after]))).toBeLessThan(around(nested) * (6 / 300));
+    expect(kept.bounds.minX).toBeCloseTo(0, 6);
   });
 });
 

@@ -31,6 +31,8 @@ export interface Band {
   readonly taper?: readonly TaperStop[];
   /** Where widths begin on closed contours without dashes: where they lie farthest in this direction, in degrees clockwise on screen. */
   readonly start?: number;
+  /** Whether closed contours are lines, too, which may lie within one another, and not outlines of a filled shape. */
+  readonly rings?: boolean;
   /** What only is kept of it lies in here; it is found together with the band, which is sooner than afterwards. */
   readonly within?: Path;
 }

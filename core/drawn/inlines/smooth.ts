@@ -14,13 +14,15 @@ interface Point {
 /** Units: what lies straight for longer than this within `level` is a straight line. */
 const straightFrom = 50;
 const level = 0.15;
+/** Of the tolerance: a whole run within it is one straight line. */
+const straightWithin = 0.6;
 const passes = 10;
 
 /** A line of many places as few straight lines and cubics within `tolerance` units of its smoothed course. */
 export function smoothed(line: Line, step: number, tolerance: number): Contour {
   const out = new ContourBuilder();
   const budget = new Budget();
-  const runs = runsOf(line, step);
+  const runs = runsOf(line, step, tolerance);
   const [first] = runs[0];
   out.move(first.x, first.y);
   for (const run of runs) draw(run, tolerance, out, budget);
@@ -45,51 +47,58 @@ export function roughened({ points, closed }: Line, step: number): Contour {
 }
 
 /** The line from corner to corner, each at even steps and smoothed. A closed one without corners is one run that ends where it begins. */
-function runsOf({ points, closed }: Line, step: number): Point[][] {
+function runsOf({ points, closed }: Line, step: number, tolerance: number): Point[][] {
   let all = [...points];
   const [a, b] = [all[0], all[all.length - 1]];
-  if (!closed) return split(all, step);
+  if (!closed) return split(all, step, tolerance);
   if (norm(a.x - b.x, a.y - b.y) < 1e-6) all.pop();
   const corner = all.findIndex((p) => p.corner);
-  if (corner >= 0) return split([...all.slice(corner), ...all.slice(0, corner + 1)], step);
+  if (corner >= 0) return split([...all.slice(corner), ...all.slice(0, corner + 1)], step, tolerance);
   all = [...all, all[0]];
-  const ring = taubin(resampled(all, step).slice(0, -1), true);
+  const ring = evened(all, step, true);
   return [[...ring, ring[0]]];
 }
 
-function split(points: readonly LinePoint[], step: number): Point[][] {
+function split(points: readonly LinePoint[], step: number, tolerance: number): Point[][] {
   const runs: Point[][] = [];
   let from = 0;
-  for (let i = 1; i < points.length; i++)
-    if (points[i].corner || i === points.length - 1) {
-      runs.push(taubin(resampled(points.slice(from, i + 1), step), false));
-      from = i;
-    }
+  for (let i = 1; i < points.length; i++) {
+    if (!points[i].corner && i < points.length - 1) continue;
+    // What is straight as it is, as most stems are, needs no smoothing.
+    const straight = isStraight(points, from, i, straightWithin * tolerance);
+    runs.push(straight ? [points[from], points[i]] : evened(points.slice(from, i + 1), step));
+    from = i;
+  }
   return runs;
 }
 
-/** The same course at even steps. */
-function resampled(points: readonly Point[], step: number): Point[] {
-  const lengths = [0];
-  for (let i = 1; i < points.length; i++) lengths.push(lengths[i - 1] + norm(points[i].x - points[i - 1].x, points[i].y - points[i - 1].y));
-  const whole = lengths[lengths.length - 1];
+/** The same course at even steps, smoothed. */
+function evened(points: readonly Point[], step: number, closed = false): Point[] {
+  const last = points.length - 1;
+  const lengths = new Float64Array(last + 1);
+  for (let i = 1; i <= last; i++) lengths[i] = lengths[i - 1] + norm(points[i].x - points[i - 1].x, points[i].y - points[i - 1].y);
+  const whole = lengths[last];
   const count = max(1, round(whole / step));
-  let k = 0;
-  return Array.from({ length: count + 1 }, (_, i) => {
+  // Of a closed course the last place is its first.
+  const [xs, ys] = [new Float64Array(closed ? count : count + 1), new Float64Array(closed ? count : count + 1)];
+  for (let i = 0, k = 0; i < xs.length; i++) {
     const at = (whole * i) / count;
-    while (k + 2 < lengths.length && lengths[k + 1] < at) k++;
+    while (k + 1 < last && lengths[k + 1] < at) k++;
     const u = lengths[k + 1] > lengths[k] ? (at - lengths[k]) / (lengths[k + 1] - lengths[k]) : 0;
-    return { x: points[k].x + u * (points[k + 1].x - points[k].x), y: points[k].y + u * (points[k + 1].y - points[k].y) };
-  });
+    xs[i] = points[k].x + u * (points[k + 1].x - points[k].x);
+    ys[i] = points[k].y + u * (points[k + 1].y - points[k].y);
+  }
+  taubin(xs, closed);
+  taubin(ys, closed);
+  return Array.from(xs, (x, i) => ({ x, y: ys[i] }));
 }
 
 /** Smoothing that does not shrink: a step towards the neighbours' middle and one back (Taubin, Curve and surface smoothing, 1995). */
-function taubin(points: readonly Point[], closed: boolean): Point[] {
-  const xs = Float64Array.from(points, (p) => p.x);
-  const ys = Float64Array.from(points, (p) => p.y);
-  for (const values of [xs, ys])
-    for (let pass = 0; pass < passes; pass++) for (const by of [0.5, -0.52]) towardsNeighbours(values, by, closed);
-  return points.map((_, i) => ({ x: xs[i], y: ys[i] }));
+function taubin(values: Float64Array, closed: boolean): void {
+  for (let pass = 0; pass < passes; pass++) {
+    towardsNeighbours(values, 0.5, closed);
+    towardsNeighbours(values, -0.52, closed);
+  }
 }
 
 /** One step of all values at once, each from what its neighbours were; the ends of what is not closed stay. */
@@ -111,7 +120,7 @@ function towardsNeighbours(values: Float64Array, by: number, closed: boolean): v
 function draw(run: readonly Point[], tolerance: number, out: ContourBuilder, budget: Budget): void {
   const n = run.length - 1;
   if (n < 1) return;
-  if (isStraight(run, 0, n, 0.6 * tolerance)) return out.line(run[n].x, run[n].y);
+  if (isStraight(run, 0, n, straightWithin * tolerance)) return out.line(run[n].x, run[n].y);
   const closed = norm(run[0].x - run[n].x, run[0].y - run[n].y) < 1e-9;
   let at = 0;
   for (const [from, to] of [...straights(run), [n, n] as const]) {

@@ -61,12 +61,32 @@ function awayFrom(points: readonly LinePoint[], at: number, way: 1 | -1, length:
 
 /** Of lines the numbers of those that cross another one anywhere. */
 export function tangled(lines: readonly Line[]): Set<number> {
-  const all = crossingsOf(lines);
+  const all = new Crossings();
+  const steps = lines.map(({ points }) => longSteps(points));
+  steps.forEach((points, own) => all.add(points, own));
   const found = new Set<number>();
-  lines.forEach(({ points }, own) => {
+  steps.forEach((points, own) => {
     if (points.some((p, i) => i > 0 && all.has(points[i - 1], p, own))) found.add(own);
   });
   return found;
+}
+
+/** Units: how long a step may become. Long ones that run aslant lie in the box of many cells. */
+const longest = 40;
+/** Units: places that lie no farther off are on a straight line. */
+const aside = 1e-6;
+
+/** A line without places on straight stretches of it, of which there is one for each chord. */
+function longSteps(points: readonly LinePoint[]): LinePoint[] {
+  const kept = [points[0]];
+  for (let i = 1; i < points.length; i++) {
+    const [a, p, q] = [kept[kept.length - 1], points[i], points[i + 1]];
+    const [x, y] = q ? [q.x - a.x, q.y - a.y] : [0, 0];
+    const [squared, off] = [x * x + y * y, (p.x - a.x) * y - (p.y - a.y) * x];
+    const isOnWay = squared > 0 && squared < longest * longest && (p.x - a.x) * x + (p.y - a.y) * y >= 0;
+    if (!isOnWay || off * off > aside * aside * squared) kept.push(p);
+  }
+  return kept;
 }
 
 function withoutCrossed(line: Line, own: number, all: Crossings): Line {

@@ -3,6 +3,7 @@ import { linesInDot } from "./dot-lines";
 import { isStillEnd, nearestEnd, sideAt, type StrokeEnd } from "./ends";
 import { shares, type Line, type LinePoint, type Weave } from "./line";
 import type { Sample } from "./samples";
+import { Pieces } from "./pieces";
 import { cross, mitreOf, sideSeen, turnOver, wayOut } from "./sides";
 import { around, distance, ends as endsOf, type Strips, type Triangle } from "./strips";
 import { straightenedAll, straightenedEach } from "./straighten";
@@ -10,14 +11,6 @@ import type { Strokes } from "./strokes";
 import { untangled } from "./untangle";
 
 const { abs, floor, max, min } = Math;
-
-/** A piece of a line between two chords, or a chord and an end. */
-interface Piece {
-  readonly ends: readonly [number, number];
-  readonly points: readonly LinePoint[];
-  readonly depth: number;
-  used: boolean;
-}
 
 /** What leaves a straight stroke and is thinner than this share of it is no branch for the lines. */
 const necked = 0.6;
@@ -29,7 +22,7 @@ const thinShare = 0.35;
 export function weave({ strips, ends, dots }: Strokes, options: Weave): Line[] {
   const loom = new Loom(strips, options, ends);
   strips.triangles.forEach((t, i) => t.alive && loom.across(t, i));
-  const lines = [...loom.lines(), ...dots.flatMap((dot) => linesInDot(dot, options))];
+  const lines = [...loom.pieces.lines(), ...dots.flatMap((dot) => linesInDot(dot, options))];
   const { lines: straight, apart } = options.rough ? { lines: straightenedEach(lines), apart: true } : straightenedAll(lines);
   const whole = straight.flatMap((l) => thickEnough(l, options.thinnest)).filter((l) => l.points.length > 1);
   return apart ? whole : untangled(whole);
@@ -38,10 +31,8 @@ export function weave({ strips, ends, dots }: Strokes, options: Weave): Line[] {
 class Loom {
   readonly #shares: readonly number[];
   readonly #half: number;
-  readonly #pieces: Piece[] = [];
-  readonly #at = new Map<number, Piece[]>();
+  readonly pieces: Pieces;
   readonly #flipped: ReadonlySet<number>;
-  #free = -1;
 
   constructor(
     private readonly strips: Strips,
@@ -50,6 +41,7 @@ class Loom {
   ) {
     this.#shares = shares(options.count, options.margin);
     this.#half = floor(options.count / 2);
+    this.pieces = new Pieces(options.count, strips.samples.length);
     const all = [...ends.values()].filter((e) => isStillEnd(strips, e));
     this.#flipped = new Set(
       (options.flipped ?? []).flatMap((p) => {
@@ -77,59 +69,6 @@ class Loom {
     return this.#flipped.has(out * this.strips.samples.length + back);
   }
 
-  /** The pieces one after another. */
-  lines(): Line[] {
-    const found: Line[] = [];
-    const single = (k: number) => this.#at.get(k)!.length === 1;
-    for (const p of this.#pieces) {
-      if (p.used) continue;
-      const from = p.ends.find(single);
-      if (from !== undefined) found.push(this.#follow(p, from));
-    }
-    for (const p of this.#pieces) if (!p.used) found.push(this.#follow(p, p.ends[0]));
-    return found;
-  }
-
-  #follow(start: Piece, from: number): Line {
-    const points: LinePoint[] = [];
-    let closed = false;
-    for (let [piece, at] = [start, from]; ;) {
-      piece.used = true;
-      const forward = piece.ends[0] === at;
-      const { length } = piece.points;
-      for (let i = 0; i < length; i++) {
-        const p = piece.points[forward ? i : length - 1 - i];
-        const last = points[points.length - 1];
-        if (!last || norm(last.x - p.x, last.y - p.y) > 1e-6) points.push(p);
-        else if (p.corner || p.joint) points[points.length - 1] = p;
-      }
-      at = piece.ends[forward ? 1 : 0];
-      const next = this.#at.get(at)!.find((q) => !q.used);
-      if (!next) {
-        closed = at === from;
-        break;
-      }
-      piece = next;
-    }
-    return { points, closed, depth: start.depth };
-  }
-
-  /** The end of a piece on a chord: line `rank`, counted from one of the chord's corners. */
-  #key(i: number, j: number, from: number, rank: number): number {
-    const k = from === min(i, j) ? rank : this.options.count - 1 - rank;
-    return (min(i, j) * this.strips.samples.length + max(i, j)) * 16 + k;
-  }
-
-  #add(a: number, b: number, points: readonly LinePoint[], rank: number): void {
-    const piece: Piece = { ends: [a, b], points, depth: min(rank, this.options.count - 1 - rank), used: false };
-    this.#pieces.push(piece);
-    for (const k of [a, b]) {
-      const there = this.#at.get(k);
-      if (there) there.push(piece);
-      else this.#at.set(k, [piece]);
-    }
-  }
-
   /** On the way from one corner to another. */
   #between(i: number, j: number, share: number, width: number): LinePoint {
     const [p, q] = [this.strips.samples[i], this.strips.samples[j]];
@@ -145,7 +84,7 @@ class Loom {
     const width = distance(this.strips.samples, i, j);
     this.#eachRank((share, rank) => {
       const p = this.#between(i, j, share, width);
-      this.#add(this.#key(i, j, i, rank), this.#free--, [p, p], rank);
+      this.pieces.add(this.pieces.on(i, j, i, rank), this.pieces.stop(), [p, p], rank);
     });
   }
 
@@ -176,16 +115,23 @@ class Loom {
       this.#stop(shared, thin);
       return;
     }
-    const side = sideSeen(this.strips, shared, run);
     const v = samples[shared];
+    const side = run.length > 2 ? sideSeen(this.strips, shared, run) : undefined;
     this.#eachRank((share, rank) => {
+      const [from, to] = [this.pieces.on(shared, a, shared, rank), this.pieces.on(shared, b, shared, rank)];
+      if (!side) {
+        const start = this.pieces.at(from, () => this.#between(shared, a, share, wide));
+        const end = this.pieces.at(to, () => this.#between(shared, b, share, next));
+        this.pieces.add(from, to, [start, end], rank);
+        return;
+      }
       const points = side.map((p, k): LinePoint => ({
         x: v.x + share * (p.x - v.x),
         y: v.y + share * (p.y - v.y),
         width: wide + ((next - wide) * k) / (side.length - 1),
         corner: p.corner,
       }));
-      this.#add(this.#key(shared, a, shared, rank), this.#key(shared, b, shared, rank), points, rank);
+      this.pieces.add(from, to, points, rank);
     });
   }
 
@@ -220,13 +166,13 @@ class Loom {
         const joint = !mitre;
         const [from, to] = [this.#between(own, left, share, toLeft), this.#between(own, right, share, toRight)];
         const points = [{ ...from, joint }, ...corner, { ...to, joint }];
-        this.#add(this.#key(own, left, own, rank), this.#key(own, right, own, rank), points, rank);
+        this.pieces.add(this.pieces.on(own, left, own, rank), this.pieces.on(own, right, own, rank), points, rank);
       }
     }
     if (this.options.count % 2 === 0) return;
     const middles = [0, 1, 2].map((i) => {
       const [p, q] = endsOf(t, i);
-      return { key: this.#key(p, q, p, this.#half), point: this.#between(p, q, 0.5, widths[i]) };
+      return { key: this.pieces.on(p, q, p, this.#half), point: this.#between(p, q, 0.5, widths[i]) };
     });
     const [p, q, third] = [
       [0, 1, 2],
@@ -234,8 +180,8 @@ class Loom {
       [0, 2, 1],
     ].reduce((a, b) => (straight(b[0], b[1]) > straight(a[0], a[1]) ? b : a));
     const joined = [p, q].map((i) => ({ ...middles[i].point, joint: true }));
-    this.#add(middles[p].key, middles[q].key, joined, this.#half);
-    this.#add(middles[third].key, this.#free--, [middles[third].point, middles[third].point], this.#half);
+    this.pieces.add(middles[p].key, middles[q].key, joined, this.#half);
+    this.pieces.add(middles[third].key, this.pieces.stop(), [middles[third].point, middles[third].point], this.#half);
   }
 
   /** All lines of a straight stroke run on past one much thinner that leaves it, and that one's stop. */
@@ -244,7 +190,7 @@ class Loom {
     const [own, left, right] = [corners[neck], corners[(neck + 1) % 3], corners[(neck + 2) % 3]];
     this.#eachRank((share, rank) => {
       const points = [left, right].map((to) => ({ ...this.#between(own, to, share, distance(samples, own, to)), joint: true }));
-      this.#add(this.#key(own, left, own, rank), this.#key(own, right, own, rank), points, rank);
+      this.pieces.add(this.pieces.on(own, left, own, rank), this.pieces.on(own, right, own, rank), points, rank);
     });
     this.#stop(left, right);
   }
@@ -273,9 +219,10 @@ class Loom {
         width,
         corner: i !== out && i !== back && samples[i].turn > 0.45,
       }));
-      this.#add(this.#key(out, back, out, rank), this.#key(out, back, back, rank), points, rank);
+      this.pieces.add(this.pieces.on(out, back, out, rank), this.pieces.on(out, back, back, rank), points, rank);
     }
-    if (this.options.count % 2) this.#add(this.#key(out, back, out, this.#half), this.#free--, [middle, middle], this.#half);
+    if (this.options.count % 2)
+      this.pieces.add(this.pieces.on(out, back, out, this.#half), this.pieces.stop(), [middle, middle], this.#half);
   }
 
   /**
@@ -296,7 +243,7 @@ class Loom {
     const gap = width * (this.options.count === 1 ? 0.5 : this.#shares[1] - this.#shares[0]);
     this.#eachRank((share, rank) => {
       const points = shortened(this.#untilEnd(left, right, share, cap, width), this.options.endGap * gap);
-      this.#add(this.#key(out, back, out, rank), this.#free--, points, rank);
+      this.pieces.add(this.pieces.on(out, back, out, rank), this.pieces.stop(), points, rank);
     });
   }
 
