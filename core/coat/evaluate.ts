@@ -304,9 +304,15 @@ export class Coats {
             if (i === 0) own = fills.length;
           });
           const paths = drawn.parts.flatMap((p) => {
-            const placed = { path: p.path, x: p.x, y: p.y, ...(p.matrix ? { matrix: p.matrix } : {}) };
-            const over = lightOf.get(p);
-            return [{ ...placed, fill: fillOf.get(p)! }, ...(over === undefined ? [] : [{ ...placed, fill: over }])];
+            const { path, x, y, matrix } = p;
+            const at = matrix ? { path, x, y, matrix } : { path, x, y };
+            const [fill, over] = [fillOf.get(p)!, lightOf.get(p)];
+            return over === undefined
+              ? { ...at, fill }
+              : [
+                  { ...at, fill },
+                  { ...at, fill: over },
+                ];
           });
           const body: SceneLayer = {
             id: coat.id,

@@ -130,15 +130,25 @@ export const chisel = formStep({
     const tint = tintOf(lamp.colour);
     // A material goes through the whole letter, and is seen from straight above.
     const surface = { lighted: true };
-    const of = (lines: boolean) =>
-      parts.flatMap((p, i) =>
-        cuts[i]
-          .filter((c) => (c.pass === "lines") === lines)
-          .map((c): Part => ({ ...p, ...c, ...(lines ? {} : { surface, ...(tint ? { tint } : {}) }) })),
-      );
-    return { parts: [...of(false), ...of(true)] };
+    const [sides, drawn]: Part[][] = [[], []];
+    parts.forEach((p, i) => {
+      const lit = { ...p, surface, ...(tint ? { tint } : {}) };
+      for (const c of cuts[i]) {
+        if (c.pass === "lines") drawn.push({ ...p, ...c });
+        else sides.push(sideOf(lit, c));
+      }
+    });
+    return { parts: [...sides, ...drawn] };
   },
 });
+
+/** One part for each of some hundred slopes: field by field, which takes a tenth of the time of what spreads both. */
+function sideOf(part: Part, { path, along, lit, facing, pass }: Cut): Part {
+  const side: { -readonly [K in keyof Part]: Part[K] } = { ...part, path, along, facing };
+  if (lit) side.lit = lit;
+  if (pass !== undefined) side.pass = pass;
+  return side;
+}
 
 interface Settings {
   readonly sunk: boolean;
@@ -166,11 +176,10 @@ function cutOf(path: Path, { sunk, inset, by, angle, height, tones, surface, lin
     const tone = toneUnder(Math.max(0, (cosine + ambient) / (1 + ambient)), lamp);
     return tones > 1 ? Math.round(tone * (tones - 1)) / (tones - 1) : tone;
   };
-  const shown = <C extends Cut>(c: C): C => ({
-    ...c,
-    along: toneOn(surface, c.along ?? 0),
-    ...(c.lit ? { lit: litOn(surface, c.lit) } : {}),
-  });
+  const shown = (c: Cut): Cut => {
+    const along = toneOn(surface, c.along ?? 0);
+    return c.lit ? { ...c, along, lit: litOn(surface, c.lit) } : { ...c, along };
+  };
   const seen = facets.map((f): Cut => {
     const steep = by === "angle" ? (angle * Math.PI) / 180 : Math.atan2(height, f.width);
     const { normal } = f.samples[f.samples.length >> 1];
