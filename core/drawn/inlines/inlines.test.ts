@@ -50,6 +50,36 @@ const crossings = (contours: readonly Contour[], y: number): number[] =>
     .sort((a, b) => a - b);
 const bar = rectangle(0, 0, 1000, 200);
 
+describe("lines in a stem", () => {
+  test("end evenly where a notch in one side draws some of them aside", () => {
+    // A stem 120 wide, 100 where a notch is cut, near one end and near the other.
+    for (const [top, bottom] of [
+      [80, 240],
+      [360, 520],
+      [200, 400],
+    ]) {
+      const stem = polygonPath([
+        [0, 0],
+        [120, 0],
+        [120, top],
+        [100, top + 60],
+        [100, bottom - 60],
+        [120, bottom],
+        [120, 600],
+        [0, 600],
+      ]);
+      const lines = ends(stem, { count: 5 });
+      for (const y of [0, 600]) {
+        const at = lines.flatMap((l) => [l.from, l.to].filter((p) => Math.abs(p.y - y) < 1)).map((p) => p.x);
+        const gaps = [0, ...at.sort((a, b) => a - b), 120].map((x, i, all) => x - (all[i - 1] ?? x)).slice(1);
+        // A fifth off even at most, as the lines that run straight may be.
+        expect(gaps).toHaveLength(6);
+        for (const gap of gaps) expect(Math.abs(gap - 20)).toBeLessThan(4.01);
+      }
+    }
+  });
+});
+
 describe("lines in a bar", () => {
   test.each([1, 2, 3, 5, 9])("%d lie evenly between its sides and run out of both ends", (count) => {
     const lines = ends(bar, { count });

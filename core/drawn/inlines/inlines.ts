@@ -62,7 +62,7 @@ export function mostInlines(path: Path, weight: number, kernel: Kernel): number 
 export function inlinesOf(path: Path, options: Inlines, kernel: Kernel): Inline[] {
   const strokes = strokesOf(path, kernel);
   return weave(strokes, { ...options, thinnest: leastGap * (options.count + 1) }).map((line) => ({
-    line: options.rough ? roughened(line, 4 * strokes.step) : smoothed(line, strokes.step / 2, tolerance),
+    line: options.rough ? roughened(line, 4 * strokes.step) : smoothed(line, strokes.step * 0.9, tolerance),
     depth: line.depth,
   }));
 }

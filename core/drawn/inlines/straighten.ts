@@ -1,9 +1,12 @@
 import { norm } from "../../curves/bezier";
+import type { Point } from "../../curves/matrix";
 import type { Line, LinePoint } from "./line";
 import { cross } from "./sides";
 import { tangled } from "./untangle";
 
 const { abs, max } = Math;
+
+type Edge = NonNullable<LinePoint["edge"]>;
 
 /** How far on both sides of a junction chords still lean, as a share of the stroke's width there. */
 const reach = 0.75;
@@ -13,12 +16,18 @@ const alike = 0.95;
 /** What chords make a line waver by, as a share of the width; what is more than this is a bend. */
 const waver = 0.18;
 
+/** What lies between lines on an edge where they are made to run straight, as shares of the mean, and before the first and after the last. */
+const closest = 0.8;
+const widest = 1.25;
+const leastMargin = 0.5;
+
 /** How far from its end a line may be drawn aside, as a share of the width, and how level is straight before. */
 const drawn = 0.9;
+const straightFor = 1.5;
 const level = 0.015;
 
 /** Lines that run on past junctions straight, and straight out of their strokes. */
-export const straightenedEach = (lines: readonly Line[]): Line[] => lines.map((line) => runOut(straightened(line)));
+export const straightenedEach = (lines: readonly Line[]): readonly Line[] => ranOut(lines.map(straightened));
 
 /**
  * The same, but for those that would run into others so.
@@ -45,34 +54,81 @@ function straightened(line: Line): Line {
   return points === line.points ? line : { ...line, points };
 }
 
-/** Lines of straight strokes run straight to the outline, where a bracket or a cut serif would draw them aside. */
-function runOut(line: Line): Line {
-  if (line.closed) return line;
-  let points = line.points;
-  for (let end = 0; end < 2; end++) points = [...endingStraight(points)].reverse();
-  return points.every((p, i) => p === line.points[i]) ? line : { ...line, points };
+/** An end of a line on a straight stretch of the outline. */
+interface Ending {
+  readonly line: number;
+  readonly way: "forward" | "backward";
+  readonly end: LinePoint;
+  readonly edge: Edge;
+  /** Where it would be if the line ran straight on, and after which place; the places are counted the way that it runs out. */
+  readonly straight: { readonly from: number; readonly met: LinePoint } | undefined;
 }
 
-/** A line whose last place is moved along the outline to where the line, straight before, would meet it. */
-function endingStraight(points: readonly LinePoint[]): readonly LinePoint[] {
+/**
+ * Lines of straight strokes run straight to the outline, where a bracket or a cut serif would draw them aside: all that end on one edge, or
+ * none, where they would no longer lie evenly there.
+ */
+function ranOut(lines: readonly Line[]): readonly Line[] {
+  const edges = new Map<Point, Ending[]>();
+  lines.forEach(({ points, closed }, line) => {
+    if (closed) return;
+    for (const way of ["forward", "backward"] as const) {
+      const out = way === "forward" ? points : [...points].reverse();
+      const end = out[out.length - 1];
+      if (!end.edge) continue;
+      const ending = { line, way, end, edge: end.edge, straight: straightEnd(out, end.edge) };
+      const there = edges.get(end.edge[0]);
+      if (there) there.push(ending);
+      else edges.set(end.edge[0], [ending]);
+    }
+  });
+  const done = [...lines];
+  for (const endings of edges.values())
+    if (endings.some((e) => e.straight) && !areUneven(endings)) for (const e of endings) done[e.line] = endedBy(done[e.line], e);
+  return done;
+}
+
+/** Whether lines that ran straight to their edge would lie unevenly there. */
+function areUneven(endings: readonly Ending[]): boolean {
+  const [a, b] = endings[0].edge;
+  const [x, y] = [b.x - a.x, b.y - a.y];
+  const places = endings
+    .map(({ end, straight }) => straight?.met ?? end)
+    .map((p) => (p.x - a.x) * x + (p.y - a.y) * y)
+    .sort((p, q) => p - q);
+  const [first, last] = [places[0], places[places.length - 1]];
+  const mean = (last - first) / (places.length - 1 || 1);
+  const gaps = places.slice(1).map((v, i) => v - places[i]);
+  const margin = Math.min(first, x * x + y * y - last);
+  return margin < leastMargin * mean || gaps.some((gap) => gap < closest * mean || gap > widest * mean);
+}
+
+function endedBy(line: Line, { way, straight }: Ending): Line {
+  if (!straight) return line;
+  const { from, met } = straight;
+  if (way === "forward") return { ...line, points: [...line.points.slice(0, from + 1), met] };
+  return { ...line, points: [met, ...line.points.slice(line.points.length - 1 - from)] };
+}
+
+/** Where on its edge a line would end that runs on as it did before, if that is straight, and it does not end there already. */
+function straightEnd(points: readonly LinePoint[], [c, d]: Edge): Ending["straight"] {
   const last = points.length - 1;
   const end = points[last];
-  if (!end.edge || last < 2) return points;
+  if (last < 2) return undefined;
   const from = farAway(points, last, -1, drawn * end.width);
-  const before = from && farAway(points, from, -1, 0.75 * end.width);
-  if (!from || before === undefined || deviation(points, before, from) > level * end.width) return points;
+  const before = from && farAway(points, from, -1, straightFor * end.width);
+  if (!from || before === undefined || deviation(points, before, from) > level * end.width) return undefined;
   const [a, b] = [points[before], points[from]];
   const [ux, uy] = [b.x - a.x, b.y - a.y];
-  const [c, d] = end.edge;
   const [ex, ey] = [d.x - c.x, d.y - c.y];
   const slope = cross(ux, uy, ex, ey);
-  if (abs(slope) < 0.3 * norm(ux, uy) * norm(ex, ey)) return points;
+  if (abs(slope) < 0.3 * norm(ux, uy) * norm(ex, ey)) return undefined;
   const t = cross(end.x - b.x, end.y - b.y, ex, ey) / slope;
   const met = { ...end, x: b.x + t * ux, y: b.y + t * uy };
   const along = ((met.x - c.x) * ex + (met.y - c.y) * ey) / (ex * ex + ey * ey);
-  if (t <= 0 || along < 0 || along > 1) return points;
+  if (t <= 0 || along < 0 || along > 1) return undefined;
   const off = max(norm(met.x - end.x, met.y - end.y), deviation([b, ...points.slice(from + 1, last), met], 0, last - from));
-  return off > 2 * level * end.width && off < waver * end.width ? [...points.slice(0, from + 1), met] : points;
+  return off > 2 * level * end.width && off < waver * end.width ? { from, met } : undefined;
 }
 
 /**

@@ -265,7 +265,7 @@ class Loom {
       if (j === stop) break;
       const length = distance(samples, i, j) || 1;
       const [dx, dy] = [(samples[j].x - samples[i].x) / length, (samples[j].y - samples[i].y) / length];
-      if (dx * direction[0] + dy * direction[1] < 0.88 || dx * px + dy * py < 0.95) break;
+      if (dx * direction[0] + dy * direction[1] < 0.88 || dx * px + dy * py < 0.92) break;
       [px, py, i] = [dx, dy, j];
       found.push({ x: samples[j].x, y: samples[j].y, along: samples[j].x * axis[0] + samples[j].y * axis[1] - start });
     }
