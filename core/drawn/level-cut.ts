@@ -3,7 +3,7 @@ import { lowestOf, rootOf } from "../curves/search";
 import type { Flank } from "./flanks";
 import { halfOf, heightOf, type LevelStroke } from "./level-stroke";
 
-const { abs } = Math;
+const { abs, max, min } = Math;
 
 /** The end of a stroke: round, or cut off by the outline between two levels. */
 export interface End {
@@ -45,13 +45,16 @@ export function cutBy(
 ): End | "clear" | "unclear" {
   const depth = (y: number): number => depthAt(stroke, flank.at(y), y);
   const y = heightOf(stroke, flank.way > 0 ? stroke.to : stroke.from);
-  // Mostly it runs through the end from above to below.
+  // Mostly it runs past the round end, or through it from above to below.
   if (low < y && y < high && across < (stroke.halves.length > 2 ? 2 : 6) * thick && !flank.cornersIn(low, high).length) {
-    const [above, within, below] = [depth(low), depth(y), depth(high)];
-    if (above > 0 && within < 0 && below > 0) {
-      const [from, to] = [rootOf(depth, low, y, above, within, near), rootOf(depth, high, y, below, within, near)];
+    const [above, below] = [depth(low), depth(high)];
+    const inner = depth(y) < 0 ? y : nextToEnd(stroke, flank, low, high);
+    const within = depth(inner);
+    if (above > 0 && below > 0 && within < 0) {
+      const [from, to] = [rootOf(depth, low, inner, above, within, near), rootOf(depth, high, inner, below, within, near)];
       return endBetween(stroke, { flank, from, to, turns: [false, false] });
     }
+    if (above > 0 && below > 0 && within > thick / 8 && isBeyondEnd(stroke, flank, inner)) return "clear";
   }
   const places = placesOf(flank, low, high, 1.5 * thick);
   if (!places) return "unclear";
@@ -65,6 +68,17 @@ export function cutBy(
   const turns = [first === 0, last === end] as const;
   return endBetween(stroke, { flank, from: turns[0] ? low : root(first - 1, first), to: turns[1] ? high : root(last + 1, last), turns });
 }
+
+/** The level at which a side, as straight as it is between two others, lies next to the middle of a round end. */
+function nextToEnd(stroke: LevelStroke, flank: Flank, low: number, high: number): number {
+  const at = flank.way > 0 ? stroke.to : stroke.from;
+  const y = heightOf(stroke, at);
+  const lean = (flank.at(high) - flank.at(low)) / (high - low);
+  return min(high, max(low, y - ((flank.at(y) - at) * lean) / (1 + lean * lean)));
+}
+
+const isBeyondEnd = (stroke: LevelStroke, flank: Flank, level: number): boolean =>
+  flank.way > 0 ? flank.at(level) > stroke.to : flank.at(level) < stroke.from;
 
 /** Places and how deep they lie, and those between them that may lie on the other side, as slivers do. */
 function lookedAt(places: readonly Place[], depth: (y: number) => number): { y: number; depth: number }[] {

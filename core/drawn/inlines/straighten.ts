@@ -16,7 +16,7 @@ const alike = 0.95;
 /** What chords make a line waver by, as a share of the width; what is more than this is a bend. */
 const waver = 0.18;
 
-/** What lies between lines on an edge where they are made to run straight, as shares of the mean, and before the first and after the last. */
+/** What lies between lines on an edge where they run straight, as shares of the mean, and before the first and after the last. */
 const closest = 0.8;
 const widest = 1.25;
 const leastMargin = 0.5;
