@@ -4,6 +4,9 @@ import { Button } from "../../parts/button";
 import { NumberField } from "../../parts/number-field";
 import { useStyleControls } from "./context";
 
+/** Enough to choose from, and short enough to be read in the field. */
+const throws = 10_000;
+
 /** What chance is drawn from, and another throw. */
 export function SeedControl({
   id,
@@ -18,14 +21,14 @@ export function SeedControl({
 }) {
   const { settle } = useStyleControls();
   const again = () => {
-    onChange(Math.floor(Math.random() * (lastSeed + 1)));
+    onChange(Math.floor(Math.random() * throws));
     settle();
   };
   return (
     <div className="flex items-center gap-2">
       <NumberField
         id={id}
-        className="w-[92px] shrink-0"
+        className="w-[82px] shrink-0"
         label={label}
         min={0}
         max={lastSeed}
