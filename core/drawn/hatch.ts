@@ -95,6 +95,7 @@ export function middleOf(
   { spacing, loose, seed, letter }: Hatch,
 ): { at: (x: number) => [height: number, slope: number]; most: number } {
   const length = stroke.to - stroke.from;
+  // A stub strays less, or it would be a blot.
   const most = min(0.3 * spacing * loose, 0.15 * length);
   const cell = wave * spacing;
   const at = (x: number): [number, number] => {

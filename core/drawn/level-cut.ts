@@ -45,8 +45,9 @@ export function cutBy(
 ): End | "clear" | "unclear" {
   const depth = (y: number): number => depthAt(stroke, flank.at(y), y);
   const y = heightOf(stroke, flank.way > 0 ? stroke.to : stroke.from);
-  // Mostly it runs past the round end, or through it from above to below.
-  if (low < y && y < high && across < (stroke.halves.length > 2 ? 2 : 6) * thick && !flank.cornersIn(low, high).length) {
+  // Mostly it runs past the round end, or through it from above to below. Beside the thin end of a tapered stroke it may still cut it.
+  const isEven = stroke.halves.length === 2;
+  if (isEven && low < y && y < high && across < 6 * thick && !flank.cornersIn(low, high).length) {
     const [above, below] = [depth(low), depth(high)];
     const inner = depth(y) < 0 ? y : nextToEnd(stroke, flank, low, high);
     const within = depth(inner);
