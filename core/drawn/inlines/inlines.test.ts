@@ -78,6 +78,25 @@ describe("lines in a stem", () => {
       }
     }
   });
+
+  test("that run straight out of both ends go no farther aside on their way than they end", () => {
+    // Wider at both ends, as by a bracket.
+    const stem = polygonPath([
+      [0, 0],
+      [120, 0],
+      [120, 40],
+      [112, 120],
+      [112, 880],
+      [120, 960],
+      [120, 1000],
+      [0, 1000],
+    ]);
+    for (const { line, length, from, to } of ends(stem)) {
+      const course = new Course(line);
+      const xs = Array.from({ length: 201 }, (_, i) => course.at((i * length) / 200).x);
+      expect(Math.max(...xs)).toBeLessThan(Math.max(from.x, to.x) + 0.1);
+    }
+  });
 });
 
 describe("lines in a bar", () => {

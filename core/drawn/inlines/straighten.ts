@@ -82,10 +82,10 @@ function ranOut(lines: readonly Line[]): readonly Line[] {
       else edges.set(end.edge[0], [ending]);
     }
   });
-  const done = [...lines];
+  const ends = new Map<number, Ending[]>();
   for (const endings of edges.values())
-    if (endings.some((e) => e.straight) && !areUneven(endings)) for (const e of endings) done[e.line] = endedBy(done[e.line], e);
-  return done;
+    if (endings.some((e) => e.straight) && !areUneven(endings)) for (const e of endings) ends.set(e.line, [...(ends.get(e.line) ?? []), e]);
+  return lines.map((line, i) => endedBy(line, ends.get(i) ?? []));
 }
 
 /** Whether lines that ran straight to their edge would lie unevenly there. */
@@ -103,11 +103,13 @@ function areUneven(endings: readonly Ending[]): boolean {
   return margin < leastMargin * mean || gaps.some((gap) => gap < closest * mean || gap > widest * mean);
 }
 
-function endedBy(line: Line, { way, straight }: Ending): Line {
-  if (!straight) return line;
-  const { from, met } = straight;
-  if (way === "forward") return { ...line, points: [...line.points.slice(0, from + 1), met] };
-  return { ...line, points: [met, ...line.points.slice(line.points.length - 1 - from)] };
+/** Both ends at once, whose places are counted in the line as it was. */
+function endedBy(line: Line, endings: readonly Ending[]): Line {
+  const [start, end] = (["backward", "forward"] as const).map((way) => endings.find((e) => e.way === way)?.straight);
+  if (!start && !end) return line;
+  const last = line.points.length - 1;
+  const between = line.points.slice(start ? last - start.from : 0, (end ? end.from : last) + 1);
+  return { ...line, points: [...(start ? [start.met] : []), ...between, ...(end ? [end.met] : [])] };
 }
 
 /** Where on its edge a line would end that runs on as it did before, if that is straight, and it does not end there already. */
