@@ -7,8 +7,7 @@ const config: NextConfig = {
   poweredByHeader: false,
   // A drag changes the work many times a second: each part of the studio is drawn anew only where what it shows has changed.
   reactCompiler: true,
-  // It is read on the machine that it runs on: packing answers costs more than it saves. What stands before it on a network packs them.
-  compress: false,
+  compress: true,
   // The type check is a step of its own in the tests.
   typescript: { ignoreBuildErrors: true },
   devIndicators: false,

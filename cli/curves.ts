@@ -1,6 +1,6 @@
 import { perspective } from "../core/bend/perspective";
 import { createInterface } from "node:readline";
-import { z } from "zod";
+import * as z from "zod";
 import { Budget } from "../core/curves/budget";
 import { contoursOf, pathOf } from "../core/curves/contour";
 import { CurveKernel, type Join } from "../core/curves/kernel";

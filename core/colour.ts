@@ -1,5 +1,6 @@
-import { type Color, clampRgb, formatHex, interpolate, parse, wcagContrast } from "culori";
-import { z } from "zod";
+import "culori/css";
+import { type Color, clampRgb, formatHex, interpolate, parse, wcagContrast } from "culori/fn";
+import * as z from "zod";
 import { memoByKey } from "./memo";
 
 /** A colour as documents hold it: #rrggbb in sRGB. */

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 
 const sound = /^[A-Za-z0-9_-]{1,64}$/;
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 
 /** A photo as documents refer to it: the picture itself is kept once, by the hash of its bytes. */
 export const photoSchema = z.object({

@@ -1,4 +1,5 @@
-import { filterDeficiencyDeuter, filterDeficiencyProt, filterDeficiencyTrit, type Rgb } from "culori";
+import "culori/css";
+import { filterDeficiencyDeuter, filterDeficiencyProt, filterDeficiencyTrit, type Rgb } from "culori/fn";
 
 /** Ways to look at a board that change nothing of it. */
 export const waysOfSeeing = [

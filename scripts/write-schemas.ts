@@ -1,5 +1,5 @@
 import { mkdirSync, writeFileSync } from "node:fs";
-import { z } from "zod";
+import * as z from "zod";
 import { pieceFileSchema, pieceSchema } from "../core/piece/schema";
 import { librarySchema, styleFileSchema } from "../core/style/library";
 

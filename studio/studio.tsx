@@ -1,19 +1,37 @@
 "use client";
 import Link from "next/link";
-import { useState } from "react";
+import { lazy, Suspense, useEffect, useLayoutEffect, useRef, useState, type ComponentType } from "react";
 import { Group, Panel, Separator } from "react-resizable-panels";
 import { Bench } from "./bench/bench";
 import { TopBar } from "./bar/top-bar";
-import { CoatsDrawer } from "./drawer/coats-drawer";
-import { ExportDrawer } from "./drawer/export/export-drawer";
-import { BendDrawer } from "./drawer/bend/bend-drawer";
 import { WordsDrawer } from "./drawer/words/words-drawer";
 import { useKeys } from "./keys";
+import { Guarded } from "./parts/guarded";
 import { useSession } from "./state/session";
-import { useStudio } from "./state/store";
-import { CoatStrip } from "./strip/coat-strip";
+import { useStudio, type Stage } from "./state/store";
 
-const drawers = { words: WordsDrawer, bend: BendDrawer, coats: CoatsDrawer, export: ExportDrawer };
+/** What is not needed to see a piece and to type comes right after it. */
+const later = {
+  bend: () => import("./drawer/bend/bend-drawer"),
+  coats: () => import("./drawer/coats-drawer"),
+  export: () => import("./drawer/export/export-drawer"),
+  strip: () => import("./strip/coat-strip"),
+};
+const drawers: Record<Stage, ComponentType> = {
+  words: WordsDrawer,
+  bend: lazy(async () => ({ default: (await later.bend()).BendDrawer })),
+  coats: lazy(async () => ({ default: (await later.coats()).CoatsDrawer })),
+  export: lazy(async () => ({ default: (await later.export()).ExportDrawer })),
+};
+const CoatStrip = lazy(async () => ({ default: (await later.strip()).CoatStrip }));
+
+/** So that no stage is waited for when it is gone to. What fails here is tried again, and said, where it is needed. */
+function useAllStages(): void {
+  const drawn = useStudio((s) => s.scene !== null);
+  useEffect(() => {
+    if (drawn) void Promise.allSettled(Object.values(later).map((fetch) => fetch()));
+  }, [drawn]);
+}
 
 /** A piece on the bench. */
 export function Studio({ pieceId }: { pieceId: string }) {
@@ -40,15 +58,33 @@ export function Studio({ pieceId }: { pieceId: string }) {
 
 function Desk() {
   useKeys();
+  useAllStages();
   const stage = useStudio((s) => s.stage);
   const Drawer = drawers[stage];
+  // Each stage is found again where it was left, and a new one is begun at its top.
+  const drawer = useRef<HTMLElement>(null);
+  const scrolled = useRef<Partial<Record<Stage, number>>>({});
+  useLayoutEffect(() => {
+    if (drawer.current) drawer.current.scrollTop = scrolled.current[stage] ?? 0;
+  }, [stage]);
   return (
     <>
-      <TopBar />
+      <Guarded what="The top bar">
+        <TopBar />
+      </Guarded>
       <Group orientation="horizontal" className="min-h-0 grow">
         <Panel defaultSize={324} minSize={300} maxSize={480} groupResizeBehavior="preserve-pixel-size">
-          <aside aria-label="Drawer" className="h-full overflow-y-auto overflow-x-hidden border-r border-rule bg-paper">
-            <Drawer />
+          <aside
+            ref={drawer}
+            onScroll={(e) => (scrolled.current[stage] = e.currentTarget.scrollTop)}
+            aria-label="Drawer"
+            className="h-full overflow-y-auto overflow-x-hidden border-r border-rule bg-paper"
+          >
+            <Guarded key={stage} what="The drawer">
+              <Suspense>
+                <Drawer />
+              </Suspense>
+            </Guarded>
           </aside>
         </Panel>
         <Separator
@@ -58,14 +94,20 @@ function Desk() {
         <Panel>
           <Group orientation="vertical">
             <Panel>
-              <Bench />
+              <Guarded what="The bench">
+                <Bench />
+              </Guarded>
             </Panel>
             <Separator
               aria-label="Height of the coat strip"
               className="h-1 bg-rule/40 outline-none transition-colors hover:bg-accent focus-visible:bg-accent"
             />
             <Panel defaultSize={136} minSize={104} maxSize={260} groupResizeBehavior="preserve-pixel-size">
-              <CoatStrip />
+              <Guarded what="The coat strip">
+                <Suspense fallback={<div className="h-full border-t border-rule bg-paper" />}>
+                  <CoatStrip />
+                </Suspense>
+              </Guarded>
             </Panel>
           </Group>
         </Panel>

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import { existsSync, readFileSync } from "node:fs";
-import { z } from "zod";
+import * as z from "zod";
 import { pieceFileSchema, pieceSchema } from "../core/piece/schema";
 import { librarySchema, styleFileSchema } from "../core/style/library";
 import { defaultOf, listKinds, rangeOf } from "../core/kinds";

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { outputStepSchema } from "../core/output/outputs";
 import type { ExportRequest } from "../core/piece/exported";
 import { pieceFileSchema } from "../core/piece/schema";

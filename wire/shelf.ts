@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import type { Piece } from "../core/piece/schema";
 import type { Style } from "../core/style/schema";
 

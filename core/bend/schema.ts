@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { unionOf } from "../params";
 import { guideKinds } from "./guides";
 import { meshSchema } from "./mesh";

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { colourSchema } from "../colour";
 import { idSchema as id } from "../ids";
 import { defaultsOf, shapeOf, unionOf, unionWith, type StepOf, type Values } from "../params";

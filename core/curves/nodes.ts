@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { contoursOf, stride } from "./contour";
 import { PathBuilder, type Path } from "./path";
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 
 /** Past this the bench would no longer follow the hand; long before it, it is no longer lettering. */
 export const longestText = 2000;

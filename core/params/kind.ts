@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import type { Params, Values } from "./param";
 import { shapeOf } from "./schema";
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { strandSchema } from "../curves/nodes";
 import { photoSchema } from "../photo";
 import { pictureSizeSchema } from "../picture-size";

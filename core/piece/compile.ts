@@ -13,6 +13,7 @@ import { inkLookup, inkNames } from "../style/inks";
 import { unitsPerLength } from "../style/measure";
 import type { Style } from "../style/schema";
 import { toPx } from "../units";
+import { labelOf } from "./label";
 import { lampSeen, type Lamp } from "./lamp";
 import { covered, inSpaceOf } from "./other-item";
 import { seenBox, seenLayer } from "./perspective-view";
@@ -49,9 +50,6 @@ export interface Progress {
 /** The style that an item shows: its own coats before the linked ones. */
 export const styleOf = (l: Pick<Item, "ownStyle" | "styleId">, styles: ReadonlyMap<string, Style>): Style | undefined =>
   l.ownStyle ?? (l.styleId ? styles.get(l.styleId) : undefined);
-
-export const labelOf = (item: Item): string =>
-  isShape(item) ? item.name || "Shape" : item.text.replace(/\s+/g, " ").trim() || "Empty lettering";
 
 /**
  * Piece and styles to scene. Pure: the same input gives the same objects wherever nothing changed, since every stage

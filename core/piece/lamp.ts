@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { colourSchema } from "../colour";
 import type { LampSeen } from "../coat/given";
 import type { Matrix } from "../curves/matrix";

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { isView } from "../bend/perspective";
 import { multiply, rotation, translation, type Matrix } from "../curves/matrix";
 

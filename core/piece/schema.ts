@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { bendSchema } from "../bend/schema";
 import { idSchema as id } from "../ids";
 import { settingFields } from "../lettering/options";

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { PathBuilder } from "../curves/path";
 import { fingerprint } from "../fingerprint";
 import { idSchema as id } from "../ids";

@@ -1,4 +1,5 @@
-import { clampChroma, converter, formatHex } from "culori";
+import "culori/css";
+import { clampChroma, converter, formatHex } from "culori/fn";
 import { copiesOf } from "../coat/copies-of";
 import type { Coat } from "../coat/schema";
 import { contrast } from "../colour";

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { coatSchema, inkSchema } from "../coat/schema";
 import { idSchema } from "../ids";
 

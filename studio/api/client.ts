@@ -1,4 +1,4 @@
-import type { z } from "zod";
+import type * as z from "zod";
 import type { Measured } from "@/core/lettering/measured";
 import { photoSchema, type Photo } from "@/core/photo";
 import { facesSchema, measuredSchema, namesSchema, type FaceEntry } from "@/wire/faces";

@@ -1,8 +1,8 @@
-import { ArrowLeft, Keyboard, Moon, Redo2, Sun, Undo2 } from "lucide-react";
+import { ArrowLeft, Keyboard, Redo2, Undo2 } from "lucide-react";
 import Link from "next/link";
-import { useTheme } from "next-themes";
 import { Dialog } from "radix-ui";
 import { IconButton } from "../parts/button";
+import { LightButton } from "../parts/light-button";
 import { Tip } from "../parts/tip";
 import { stages, type Stage, useParts } from "../state/store";
 import { SavedState } from "./saved-state";
@@ -26,7 +26,6 @@ export function TopBar() {
     "redo",
     "settle",
   );
-  const { resolvedTheme, setTheme } = useTheme();
   return (
     <header className="flex h-12 shrink-0 items-center gap-2 border-b border-rule bg-paper px-2">
       <Tip text="To the shelf">
@@ -66,12 +65,7 @@ export function TopBar() {
       <IconButton label="Redo" keys="Ctrl Shift Z" disabled={!history.future.length} onClick={redo}>
         <Redo2 />
       </IconButton>
-      <IconButton
-        label={resolvedTheme === "dark" ? "Daylight" : "Evening light"}
-        onClick={() => setTheme(resolvedTheme === "dark" ? "light" : "dark")}
-      >
-        {resolvedTheme === "dark" ? <Sun /> : <Moon />}
-      </IconButton>
+      <LightButton />
       <Keys />
     </header>
   );

@@ -36,7 +36,6 @@ import { SharedStyle } from "./shared-style";
 import type { Guide } from "./snap";
 import { useTyping } from "./typing";
 import { ViewHandles } from "./view-handles";
-import { beginTypeAhead, dropTypeAhead } from "./type-ahead";
 import { toBoard } from "./view";
 
 type Drag = { move: Gesture } | { pan: Point } | { mark: { item: LetteringUpdate; from: number } } | { frame: Point };
@@ -80,7 +79,8 @@ export function Bench() {
   };
 
   const onPointerDown = (e: PointerEvent) => {
-    if (!scene) return;
+    // Nothing is drawn yet that could be meant: what is typed goes on.
+    if (!scene) return e.preventDefault();
     const { select, set, entered, work } = studioNow();
     const capture = (drag: Drag) => {
       host.current!.setPointerCapture(e.pointerId);
@@ -159,10 +159,6 @@ export function Bench() {
   };
 
   const typed = scene?.items.find((i) => i.id === typing);
-  useEffect(() => {
-    if (!typing) dropTypeAhead();
-    else if (!typed) beginTypeAhead(() => studioNow().set({ typing: null }));
-  }, [typing, typed]);
   return (
     <BenchContext.Provider value={actions}>
       <div
@@ -196,7 +192,7 @@ export function Bench() {
             </g>
           </svg>
           {frame && <Marquee {...frame} />}
-          {typed?.kind === "lettering" && <Typing key={typed.id} item={typed} ask={ask} />}
+          {typing && <Typing key={typing} id={typing} item={typed?.kind === "lettering" ? typed : undefined} ask={ask} />}
         </div>
         {tool === "draw" && <Draw onDone={() => studioNow().set({ tool: "items" })} />}
         <BenchTools />
@@ -253,7 +249,7 @@ function ShapeNodes({ item }: { item: ItemUpdate }) {
   );
 }
 
-function Typing(props: { item: LetteringUpdate; ask: { from: number; to: number; serial: number } | null }) {
+function Typing(props: { id: string; item: LetteringUpdate | undefined; ask: { from: number; to: number; serial: number } | null }) {
   const { input, drawing } = useTyping(props);
   return (
     <>

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { flushSync } from "react-dom";
-import { apply, multiply } from "@/core/curves/matrix";
+import { apply, multiply, type Matrix } from "@/core/curves/matrix";
 import { longestText } from "@/core/lettering/options";
 import type { LetteringUpdate } from "@/worker/protocol";
 import { setText } from "../state/edits/letters";
@@ -10,7 +10,9 @@ import { takeTypeAhead } from "./type-ahead";
 import { viewMatrix } from "./view";
 
 interface Props {
-  item: LetteringUpdate;
+  id: string;
+  /** Undefined until it is drawn: the keys are taken from the first moment on. */
+  item: LetteringUpdate | undefined;
   /** Where the caret is to be put, as a range of the text; counts up so that the same place can be asked for twice. */
   ask: { from: number; to: number; serial: number } | null;
 }
@@ -19,10 +21,10 @@ interface Props {
  * Typing on the bench. An unseen text field takes the keys, so that every input method, the clipboard and screen
  * readers work; the caret and the marked letters are drawn on the lettering itself.
  */
-export function useTyping({ item, ask }: Props) {
+export function useTyping({ id, item, ask }: Props) {
   const field = useRef<HTMLTextAreaElement>(null);
   const [range, setRange] = useState<{ from: number; to: number }>({ from: 0, to: 0 });
-  const text = useStudio((s) => (s.work ? (letteringOf(s.work, item.id)?.text ?? "") : ""));
+  const text = useStudio((s) => (s.work ? (letteringOf(s.work, id)?.text ?? "") : ""));
   const view = useStudio((s) => s.view);
   const { change, set } = studioNow();
 
@@ -36,24 +38,19 @@ export function useTyping({ item, ask }: Props) {
 
   useEffect(() => {
     takeTypeAhead((ahead) => {
-      // What was typed before the letters could be drawn comes after what is there.
+      // It comes after what is there, and is written even where the typing has ended meanwhile.
+      if (ahead)
+        flushSync(() => change((w) => setText(w, id, ((letteringOf(w, id)?.text ?? "") + ahead).slice(0, longestText)), `text ${id}`));
       const t = field.current;
       if (!t) return;
-      if (ahead)
-        flushSync(() =>
-          change((w) => setText(w, item.id, ((letteringOf(w, item.id)?.text ?? "") + ahead).slice(0, longestText)), `text ${item.id}`),
-        );
       t.focus({ preventScroll: true });
       t.setSelectionRange(t.value.length, t.value.length);
       setRange({ from: t.value.length, to: t.value.length });
     });
-  }, [item.id, change]);
+  }, [id, change]);
 
-  const toScreen = multiply(viewMatrix(view), item.matrix);
-  const bar = (c: Caret) => [apply(toScreen, c.foot), apply(toScreen, c.head)];
-  const caret = item.carets.find((c) => c.index === range.to) ?? item.carets.at(-1);
-  const marked = range.from === range.to ? [] : markedBoxes(item, range.from, range.to);
-  const middle = apply(toScreen, { x: item.frame.minX, y: item.frame.minY });
+  const toScreen = item && multiply(viewMatrix(view), item.matrix);
+  const corner = item && toScreen ? apply(toScreen, { x: item.frame.minX, y: item.frame.minY }) : { x: 0, y: 0 };
 
   const input = (
     <textarea
@@ -64,10 +61,10 @@ export function useTyping({ item, ask }: Props) {
       spellCheck={false}
       autoCapitalize="off"
       className="pointer-events-none absolute h-8 w-40 resize-none opacity-0"
-      style={{ left: Math.max(0, middle.x), top: Math.max(0, middle.y) }}
+      style={{ left: Math.max(0, corner.x), top: Math.max(0, corner.y) }}
       onChange={(e) => {
         const value = e.target.value;
-        change((w) => setText(w, item.id, value), `text ${item.id}`);
+        change((w) => setText(w, id, value), `text ${id}`);
       }}
       onSelect={(e) => setRange({ from: e.currentTarget.selectionStart, to: e.currentTarget.selectionEnd })}
       onKeyDown={(e) => {
@@ -86,7 +83,29 @@ export function useTyping({ item, ask }: Props) {
       }}
     />
   );
-  const drawing = (
+  const drawing = item && toScreen && <Marks item={item} toScreen={toScreen} range={range} empty={text === ""} serial={text.length} />;
+  return { input, drawing };
+}
+
+/** The caret and the marked letters, on the lettering itself. */
+function Marks({
+  item,
+  toScreen,
+  range,
+  empty,
+  serial,
+}: {
+  item: LetteringUpdate;
+  toScreen: Matrix;
+  range: { from: number; to: number };
+  empty: boolean;
+  /** Another one shows the caret at once, whatever its blinking. */
+  serial: number;
+}) {
+  const bar = (c: Caret) => [apply(toScreen, c.foot), apply(toScreen, c.head)];
+  const caret = item.carets.find((c) => c.index === range.to) ?? item.carets.at(-1);
+  const marked = range.from === range.to ? [] : markedBoxes(item, range.from, range.to);
+  return (
     <g pointerEvents="none">
       {marked.map((m, i) => {
         const [a, b] = [bar(m.from), bar(m.to)];
@@ -99,11 +118,10 @@ export function useTyping({ item, ask }: Props) {
           />
         );
       })}
-      {text === "" && caret && <Invitation at={bar(caret)} turn={Math.atan2(item.matrix[1], item.matrix[0])} />}
-      {caret && <CaretLine key={`${caret.index} ${text.length}`} ends={bar(caret)} />}
+      {empty && caret && <Invitation at={bar(caret)} turn={Math.atan2(item.matrix[1], item.matrix[0])} />}
+      {caret && <CaretLine key={`${caret.index} ${serial}`} ends={bar(caret)} />}
     </g>
   );
-  return { input, drawing };
 }
 
 /** Where nothing is written yet, what to do. */

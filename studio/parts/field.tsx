@@ -2,6 +2,7 @@ import { clsx } from "clsx";
 import { ChevronRight } from "lucide-react";
 import { Collapsible } from "radix-ui";
 import { useState, type ReactNode } from "react";
+import { Guarded } from "./guarded";
 import { Tip } from "./tip";
 
 /** One row of a drawer: a label with its tooltip on the left, the control on the right. */
@@ -25,7 +26,7 @@ export function Field({
           {label}
         </label>
       </Tip>
-      {children}
+      <Guarded what={label}>{children}</Guarded>
     </div>
   );
 }
@@ -58,7 +59,9 @@ export function Fold({
           </h2>
           {open && <div className="flex items-center gap-0.5">{actions}</div>}
         </div>
-        <Collapsible.Content className="space-y-1.5 pb-1 pt-1.5">{children}</Collapsible.Content>
+        <Collapsible.Content className="space-y-1.5 pb-1 pt-1.5">
+          <Guarded what={title}>{children}</Guarded>
+        </Collapsible.Content>
       </section>
     </Collapsible.Root>
   );
@@ -72,7 +75,9 @@ export function Section({ title, actions, children }: { title: string; actions?:
         <h2 className="text-[13px] font-semibold">{title}</h2>
         <div className="flex items-center gap-0.5">{actions}</div>
       </div>
-      <div className="space-y-1.5">{children}</div>
+      <div className="space-y-1.5">
+        <Guarded what={title}>{children}</Guarded>
+      </div>
     </section>
   );
 }

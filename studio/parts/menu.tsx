@@ -19,12 +19,14 @@ export function Menu({
   items,
   align = "end",
   wide = false,
+  onOpen,
 }: {
   trigger: ReactNode;
   items: readonly (MenuItem | null)[];
   align?: "start" | "end";
   /** In three columns, where there are many. */
   wide?: boolean;
+  onOpen?: () => void;
 }) {
   const afterwards = useRef<(() => void) | null>(null);
   const onClosed = (e: Event) => {
@@ -34,7 +36,7 @@ export function Menu({
     afterwards.current = null;
   };
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root onOpenChange={(open) => open && onOpen?.()}>
       <DropdownMenu.Trigger asChild>{trigger}</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content

@@ -3,7 +3,7 @@ import { Dialog as Radix } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { fileName } from "@/core/output/file-name";
-import { labelOf } from "@/core/piece/compile";
+import { labelOf } from "@/core/piece/label";
 import { firstStudioSettings } from "@/core/piece/studio-defaults";
 import type { Item } from "@/core/piece/schema";
 import type { StudioSettings } from "@/core/piece/studio-picture";

@@ -9,11 +9,10 @@ import { api, pageOf, type Entry, type Shelf } from "../api/client";
 import { IconButton } from "../parts/button";
 import { NameDialog } from "../parts/dialog";
 import { Menu } from "../parts/menu";
-import { newPiece } from "./actions";
-import { saveStyle } from "./style-files";
 import { TagsDialog } from "./tags-dialog";
 import { UsesDialog } from "./uses-dialog";
 import { hold, useTurn } from "./in-turn";
+import { deeds } from "./on-demand";
 import { usePicture } from "./use-picture";
 
 const when = new Intl.DateTimeFormat("en", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit", hour12: false });
@@ -55,9 +54,10 @@ export function Card({ shelf, entry }: { shelf: Shelf; entry: Entry }) {
   const letterWith = () =>
     attempt(async () => {
       const { document } = await api.get("styles", entry.id);
+      const { newPiece } = await deeds.actions();
       router.push(pageOf(await newPiece({ id: entry.id, face: document.madeWith?.face })));
     });
-  const saveFile = () => attempt(() => saveStyle(entry.id));
+  const saveFile = () => attempt(async () => (await deeds.styleFiles()).saveStyle(entry.id));
   const tag = (tags: string[]) =>
     attempt(async () => {
       const { document, revision } = await api.get("styles", entry.id);

@@ -1,35 +1,34 @@
 "use client";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { FilePlus2, FolderOpen, Library, Moon, Search, Sun } from "lucide-react";
-import { useTheme } from "next-themes";
+import { FilePlus2, FolderOpen, Library, Search } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { Tabs } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { api, pageOf, type Shelf as ShelfName } from "../api/client";
-import { beginTypeAhead, dropTypeAhead } from "../bench/type-ahead";
+import { beginTypeAhead, restTypeAhead } from "../bench/type-ahead";
 import { useAlive } from "../parts/alive";
-import { Button, IconButton } from "../parts/button";
+import { Button } from "../parts/button";
+import { LightButton } from "../parts/light-button";
 import { Tab } from "../parts/tab";
-import { newPiece, openFile } from "./actions";
-import { bringLeftOvers } from "../state/session";
+import { bringLeftOvers } from "../state/bring-left-overs";
 import { Card } from "./card";
 import { everything, FindRow, found, type Find } from "./find";
-import { saveLibrary } from "./style-files";
 import { hold } from "./in-turn";
+import { deeds } from "./on-demand";
 
 /** The home view: pieces and styles as live pictures. */
 export function Shelf() {
   const [search, setSearch] = useState("");
   const [shelf, setShelf] = useState<ShelfName>("pieces");
   const router = useRouter();
-  const { resolvedTheme, setTheme } = useTheme();
   const file = useRef<HTMLInputElement>(null);
   const alive = useAlive();
   const queries = useQueryClient();
   useEffect(() => {
     hold(false);
+    deeds.fetchWhenIdle();
     void bringLeftOvers().then(() => queries.invalidateQueries());
   }, [queries]);
   const attempt = async (work: () => Promise<string | undefined>) => {
@@ -38,7 +37,7 @@ export function Shelf() {
       const id = await work();
       if (id) return router.push(pageOf(id));
     } catch (error) {
-      dropTypeAhead();
+      restTypeAhead();
       toast.error((error as Error).message);
     }
     hold(false);
@@ -47,7 +46,7 @@ export function Shelf() {
   const openAll = async (files: readonly File[]) => {
     for (const f of files)
       await attempt(async () => {
-        const opened = await openFile(f);
+        const opened = await (await deeds.actions()).openFile(f);
         if (opened.kind === "piece") return f === files.at(-1) ? opened.id : void queries.invalidateQueries({ queryKey: ["pieces"] });
         toast(saidOf(opened.styles.map((s) => s.name)));
         setShelf("styles");
@@ -115,17 +114,12 @@ export function Shelf() {
             className="!h-9"
             onClick={() => {
               beginTypeAhead();
-              void attempt(() => newPiece());
+              void attempt(async () => (await deeds.actions()).newPiece());
             }}
           >
             <FilePlus2 className="size-4" /> New piece
           </Button>
-          <IconButton
-            label={resolvedTheme === "dark" ? "Daylight" : "Evening light"}
-            onClick={() => setTheme(resolvedTheme === "dark" ? "light" : "dark")}
-          >
-            {resolvedTheme === "dark" ? <Sun /> : <Moon />}
-          </IconButton>
+          <LightButton />
         </header>
       </fieldset>
       {(["pieces", "styles"] as const).map((s) => (
@@ -158,6 +152,7 @@ function Styles({ search }: { search: string }) {
   const save = async () => {
     setSaving(true);
     try {
+      const { saveLibrary } = await deeds.styleFiles();
       await saveLibrary(
         shown.map((s) => s.id),
         find.tag || "Vextal",

@@ -1,10 +1,9 @@
 import { toast } from "sonner";
 import { nanoid } from "nanoid";
-import { z } from "zod";
+import * as z from "zod";
 import { coatSchema, inkSchema, type Coat, type Ink } from "@/core/coat/schema";
 import { finishesOnly, finishKindsOf, withFinishes } from "@/core/style/finishes";
 import { longestText } from "@/core/lettering/options";
-import { newOutput } from "@/core/output/outputs";
 import { vextalNamespace } from "@/core/output/svg";
 import type { PieceFile } from "@/core/piece/schema";
 import { ifThere } from "../api/client";
@@ -106,7 +105,9 @@ export function onCopy(e: ClipboardEvent): void {
 async function asSvg(file: PieceFile): Promise<void> {
   if (typeof ClipboardItem === "undefined" || !navigator.clipboard) return;
   const area = { kind: "items" as const, ids: file.piece.items.map((i) => i.id) };
-  const drawn = session().scene.ask((w) => w.write({ file, area, ground: false, output: newOutput("svg-with-piece") }));
+  const drawn = import("@/core/output/outputs").then(({ newOutput }) =>
+    session().scene.ask((w) => w.write({ file, area, ground: false, output: newOutput("svg-with-piece") })),
+  );
   const as = (type: string) => drawn.then((svg) => new Blob([svg as string], { type }));
   const types = ["text/plain", "image/svg+xml"].filter((t) => ClipboardItem.supports?.(t) ?? t === "text/plain");
   await navigator.clipboard.write([new ClipboardItem(Object.fromEntries(types.map((t) => [t, as(t)])))]).catch(() => undefined);

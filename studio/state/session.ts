@@ -1,11 +1,11 @@
 import { useEffect } from "react";
 import { nanoid } from "nanoid";
-import { toast } from "sonner";
 import { api, ifThere } from "../api/client";
 import { SceneClient } from "../engine/scene-client";
 import { isHeld, letGo, press } from "./holding";
 import { withOwnLooks } from "./edits/style";
-import { dropLeftOver, keepLeftOver, sendLeftOvers } from "./left-over";
+import { bringLeftOvers } from "./bring-left-overs";
+import { dropLeftOver, keepLeftOver } from "./left-over";
 import { Saver } from "./saver";
 import { studioNow, useStudio } from "./store";
 import { fileOf, type Work } from "./work";
@@ -25,21 +25,6 @@ async function noteUses(styleId: string, pieceId: string): Promise<void> {
   const entries = await api.styleUses(styleId).catch(() => []);
   const { uses, set } = studioNow();
   set({ uses: { ...uses, [styleId]: entries.filter((e) => e.id !== pieceId) } });
-}
-
-/** Saves what was not saved when Vextal was closed, and says what came in beside another version. */
-export function bringLeftOvers(): Promise<void> {
-  // The shelf and a piece may ask at once: each is sent by one of them only.
-  return (bringing ??= bring().finally(() => (bringing = undefined)));
-}
-
-let bringing: Promise<void> | undefined;
-
-async function bring(): Promise<void> {
-  for (const name of await sendLeftOvers(api, () => nanoid(12)))
-    toast(`“${name}” is on the shelf: it was not saved when its page was closed, and another version was saved since.`, {
-      duration: 15_000,
-    });
 }
 
 async function load(pieceId: string): Promise<{ work: Work; track: (saver: Saver) => void }> {

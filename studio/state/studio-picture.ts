@@ -1,7 +1,7 @@
 import { produce } from "immer";
 import { toast } from "sonner";
 import type { Bounds } from "@/core/curves/bounds";
-import { labelOf } from "@/core/piece/compile";
+import { labelOf } from "@/core/piece/label";
 import type { Item } from "@/core/piece/schema";
 import { studioFingerprint, type StudioPicture, type StudioSettings } from "@/core/piece/studio-picture";
 import { inkLookup } from "@/core/style/inks";

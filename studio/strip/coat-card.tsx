@@ -129,6 +129,7 @@ export function CoatCard({ coat, index, count, item }: Props) {
             {coat.on ? <Eye /> : <EyeOff />}
           </IconButton>
           <Menu
+            onOpen={() => set({ shownUpTo: null })}
             trigger={
               <IconButton side="top" label={`More for ${coat.name}`} className="!size-6">
                 <MoreVertical />

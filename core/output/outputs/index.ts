@@ -1,4 +1,4 @@
-import type { z } from "zod";
+import type * as z from "zod";
 import { finder, newStep, unionOf } from "../../params";
 import { Problem } from "../../problem";
 import { exportArea, hasInk, type Exported, type Host, type OutputKind, type OutputTools } from "../output-kind";

@@ -1,5 +1,5 @@
 import type { ItemRef } from "@/core/params";
-import { labelOf } from "@/core/piece/compile";
+import { labelOf } from "@/core/piece/label";
 import { Choice } from "../../parts/choice";
 import { useSelectedItem, useShownStyle, useStudio } from "../../state/store";
 

@@ -5,6 +5,7 @@ import type { Measure } from "@/core/style/schema";
 import { IconButton } from "../../parts/button";
 import { Choice } from "../../parts/choice";
 import { Field } from "../../parts/field";
+import { Guarded } from "../../parts/guarded";
 import { NumberField } from "../../parts/number-field";
 import { Slider } from "../../parts/slider";
 import { Switch } from "../../parts/switch";
@@ -90,7 +91,12 @@ function Setting({ param, value, onChange }: { param: Param; value: unknown; onC
   const Beside = beside[type] as FC<object> | undefined;
   const Alone = alone[type] as FC<object> | undefined;
   const props = { id, label, param, value, onChange };
-  if (Alone) return <Alone {...props} />;
+  if (Alone)
+    return (
+      <Guarded what={label}>
+        <Alone {...props} />
+      </Guarded>
+    );
   if (!Beside) return null;
   return (
     <Field label={label} hint={onBench.includes(type) ? `${hint}; drag its grip on the bench` : hint} htmlFor={id}>

@@ -9,7 +9,7 @@ import { NumberField } from "../../parts/number-field";
 import { useStyleControls } from "./context";
 import { InkPicker } from "./ink-picker";
 
-/** The same inks the other way round. */
+/** The same inks the other way round: the stop at `i` comes to lie at `length - 1 - i`. */
 const turned = (stops: readonly Stop[]): Stop[] => stops.map((s) => ({ ...s, at: percent(100 - s.at) })).reverse();
 
 const percent = (v: number) => Math.round(v * 10) / 10;
@@ -21,25 +21,23 @@ export function StopsControl({ value: stops, onChange }: { value: readonly Stop[
   const at = Math.min(chosen, stops.length - 1);
   const stop = stops[at];
   const ink = inkLookup(inks);
-  /** Stops are kept in the order of their places; the chosen one stays chosen. */
-  const put = (next: readonly Stop[], keep: Stop) => {
-    const inOrder = [...next].sort((a, b) => a.at - b.at);
-    setChosen(inOrder.indexOf(keep));
-    onChange(inOrder);
+  /** Stops are kept in the order of their places. @param keep index of the stop that is chosen, wherever it comes to lie */
+  const put = (next: readonly Stop[], keep: number) => {
+    const order = next.map((_, i) => i).sort((a, b) => next[a].at - next[b].at);
+    setChosen(order.indexOf(keep));
+    onChange(order.map((i) => next[i]));
   };
-  const change = (values: Partial<Stop>, index = at) => {
-    const changed = { ...stops[index], ...values };
+  const change = (values: Partial<Stop>, index = at) =>
     put(
-      stops.map((s, i) => (i === index ? changed : s)),
-      changed,
+      stops.map((s, i) => (i === index ? { ...s, ...values } : s)),
+      index,
     );
-  };
   const strip = stops.map((s) => `color-mix(in srgb, ${ink(s.ink)} ${s.opacity}%, transparent) ${s.at}%`).join(", ");
 
   const add = () => {
     const next = stops[at + 1] ?? stops[at - 1] ?? stop;
     const made: Stop = { at: percent((stop.at + next.at) / 2), ink: stop.ink, opacity: stop.opacity };
-    put([...stops, made], made);
+    put([...stops, made], stops.length);
   };
 
   return (
@@ -78,7 +76,7 @@ export function StopsControl({ value: stops, onChange }: { value: readonly Stop[
             />
           ))}
         </Slider.Root>
-        <IconButton label="Reverse" className="!size-7" onClick={() => put(turned(stops), turned([stop])[0])}>
+        <IconButton label="Reverse" className="!size-7" onClick={() => put(turned(stops), stops.length - 1 - at)}>
           <ArrowLeftRight />
         </IconButton>
         <IconButton label="Add a stop" className="!size-7" onClick={add} disabled={stops.length >= 64}>

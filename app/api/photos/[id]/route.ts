@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { Problem } from "@/core/problem";
 import { database } from "@/server/database";
 import { answer } from "@/server/http/answer";
