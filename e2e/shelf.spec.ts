@@ -136,6 +136,38 @@ test("a style changed in two tabs: keeping mine as a copy loses neither version"
   await expect(painted(page, "#111111")).toHaveCount(20);
 });
 
+const answers = [
+  { answer: "Take theirs", words: "1,204 m above the sea" },
+  { answer: "Keep mine as a copy", words: "Summit" },
+  { answer: "Overwrite with mine", words: "Summit" },
+] as const;
+for (const { answer, words } of answers)
+  test(`a style that was deleted in another tab takes no look with it: ${answer}`, async ({ page, context }) => {
+    await openCopy(page, "demo-brindlemoor-station");
+    const text = page.getByLabel("Text", { exact: true });
+    const colours = async () =>
+      [...new Set(await page.locator("[data-board] svg path").evaluateAll((all) => all.map((p) => p.getAttribute("fill"))))].sort();
+    await expect(text).toHaveValue("1,204 m above the sea");
+    const seen = await colours();
+    const id = page.url().split("/").pop()!;
+    const { items } = (await (await page.request.get(`/api/pieces/${id}`)).json()).document;
+    const other = await context.newPage();
+    await other.goto("/");
+    for (const styleId of new Set(items.map((i: { styleId: string | null }) => i.styleId)))
+      if (styleId) expect((await other.request.delete(`/api/styles/${styleId}`)).ok()).toBe(true);
+    await text.fill("Summit");
+    await expect(page.getByRole("alertdialog")).toContainText("changed elsewhere");
+    await page.getByRole("button", { name: answer }).click();
+    await expect(page.getByRole("alertdialog")).toBeHidden();
+    await saved(page);
+    await expect(text).toHaveValue(words);
+    await expect.poll(colours).toEqual(seen);
+    await page.reload();
+    await expect(text).toHaveValue(words);
+    await expect.poll(colours).toEqual(seen);
+    await expect(page.locator("[data-coat]").first()).toBeVisible();
+  });
+
 test("no click is lost while the page is not alive yet", async ({ page, browser }) => {
   const still = await browser.newPage({ javaScriptEnabled: false });
   await still.goto(new URL("/", test.info().project.use.baseURL).href);

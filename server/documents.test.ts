@@ -129,6 +129,42 @@ describe("documents", () => {
     expect((await get(db, "pieces", piece.id)).document.items.every((i) => i.ownStyle)).toBe(true);
   });
 
+  test("whoever saves a piece that follows a style that has gone, its letterings keep the look they were seen in", async () => {
+    const style = styleOf();
+    await create(db, "styles", style);
+    await create(db, "pieces", piece);
+    await remove(db, "styles", style.id);
+    const own = async (id: string) => (await get(db, "pieces", id)).document.items.map((i) => i.ownStyle?.name ?? null);
+    // A tab that was not told: over what is there, as a copy beside it, and once more as it was sent before.
+    await replace(db, "pieces", { ...piece, name: "Overwritten" }, null);
+    expect(await own(piece.id)).toEqual(["Test"]);
+    const copied = await create(db, "pieces", { ...piece, id: "beside", name: "Beside" });
+    expect(await own("beside")).toEqual(["Test"]);
+    expect(await create(db, "pieces", { ...piece, id: "beside", name: "Beside" })).toEqual(copied);
+    const later = await replace(db, "pieces", { ...piece, id: "beside", name: "Later" }, 1);
+    expect(await replace(db, "pieces", { ...piece, id: "beside", name: "Later" }, 1)).toBe(later);
+    // Brought back, it is followed again.
+    await restore(db, "styles", style.id);
+    expect([await own(piece.id), await own("beside")]).toEqual([[null], [null]]);
+  });
+
+  test("a style that goes while pieces are being saved leaves none of them without a look", async () => {
+    const style = styleOf();
+    await create(db, "styles", style);
+    for (let round = 0; round < 12; round++) {
+      const ids = [0, 1, 2].map((k) => `round-${round}-${k}`);
+      for (const id of ids) await create(db, "pieces", { ...piece, id });
+      await Promise.all([
+        replace(db, "pieces", { ...piece, id: ids[0], name: "Saved" }, null),
+        remove(db, "styles", style.id),
+        replace(db, "pieces", { ...piece, id: ids[1], name: "Saved" }, null),
+        create(db, "pieces", { ...piece, id: `new-${round}` }),
+      ]);
+      for (const id of [...ids, `new-${round}`]) expect((await get(db, "pieces", id)).document.items[0].ownStyle).not.toBeNull();
+      await restore(db, "styles", style.id);
+    }
+  });
+
   test("pieces keep their place on the shelf while a style goes and comes back", async () => {
     await create(db, "styles", styleOf());
     await create(db, "pieces", piece);

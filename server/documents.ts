@@ -1,7 +1,7 @@
-import { and, desc, eq, isNotNull, isNull, lt, sql } from "drizzle-orm";
+import { and, desc, eq, inArray, isNotNull, isNull, lt, sql } from "drizzle-orm";
 import { nanoid } from "nanoid";
 import { openPiece, openStyle } from "../core/input/open";
-import type { Item, Piece } from "../core/piece/schema";
+import { pieceFormat, type Item, type Piece } from "../core/piece/schema";
 import { isPale } from "../core/style/pale";
 import type { Style } from "../core/style/schema";
 import type { Documents, Entry, Shelf, Stored } from "../wire/shelf";
@@ -88,10 +88,11 @@ export async function get<S extends Shelf>(db: Database, shelf: S, id: string): 
  * may be there.
  * @throws Exists where the id is taken by another document
  */
-export async function create<S extends Shelf>(db: Database, shelf: S, document: Documents[S], onlyNew = false): Promise<Stored<S>> {
+export async function create<S extends Shelf>(db: Database, shelf: S, given: Documents[S], onlyNew = false): Promise<Stored<S>> {
   const { table } = shelves[shelf];
+  const document = await dressed(db, given);
   const rows = await db.insert(table).values(newRow(document)).onConflictDoNothing().returning({ id: table.id });
-  if (rows.length) return { document, revision: 1 };
+  if (rows.length) return { document, revision: await stillDressed(db, shelf, document, 1) };
   const there = await ifThere(get(db, shelf, document.id));
   if (onlyNew || !there || !alike(there.document, document)) throw new Exists();
   return there;
@@ -116,17 +117,44 @@ const alike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.st
  * before).
  * @throws Conflict where another revision is there, NotFound where none is
  */
-export async function replace<S extends Shelf>(db: Database, shelf: S, document: Documents[S], revision: number | null): Promise<number> {
+export async function replace<S extends Shelf>(db: Database, shelf: S, given: Documents[S], revision: number | null): Promise<number> {
   const { table } = shelves[shelf];
+  const document = await dressed(db, given);
   const [row] = await db
     .update(table)
     .set({ name: document.name, document: JSON.stringify(document), revision: sql`${table.revision} + 1`, updatedAt: Date.now() })
     .where(and(eq(table.id, document.id), isNull(table.deletedAt), revision === null ? undefined : eq(table.revision, revision)))
     .returning({ revision: table.revision });
-  if (row) return row.revision;
+  if (row) return stillDressed(db, shelf, document, row.revision);
   const there = await get(db, shelf, document.id);
   if (alike(there.document, document)) return there.revision;
   throw new Conflict(there.revision);
+}
+
+/**
+ * A piece whose items follow styles that were deleted, with those looks as the items' own: whoever saves a piece has not always been told
+ * that a style of it has gone. Anything else as it is.
+ */
+async function dressed<D extends Piece | Style>(db: Database, document: D): Promise<D> {
+  if (document.format !== pieceFormat) return document;
+  const bare = document.items.flatMap((i) => (i.styleId && !i.ownStyle ? [i.styleId] : []));
+  if (!bare.length) return document;
+  const gone = await db
+    .select({ id: styles.id, document: styles.document })
+    .from(styles)
+    .where(and(inArray(styles.id, [...new Set(bare)]), isNotNull(styles.deletedAt)));
+  if (!gone.length) return document;
+  const looks = new Map(gone.map((s) => [s.id, openStyle(JSON.parse(s.document))]));
+  return { ...document, items: document.items.map((i) => ({ ...i, ownStyle: i.ownStyle ?? looks.get(i.styleId ?? "") ?? null })) };
+}
+
+/**
+ * Looks once more when a piece has been written: a style that was deleted meanwhile has either been seen by this, or its deletion sees the
+ * piece. @returns the revision that is there now
+ */
+async function stillDressed<S extends Shelf>(db: Database, shelf: S, document: Documents[S], revision: number): Promise<number> {
+  const again = await dressed(db, document);
+  return again === document ? revision : replace(db, shelf, again, revision);
 }
 
 /** @throws NotFound */
@@ -138,7 +166,11 @@ export async function remove(db: Database, shelf: Shelf, id: string): Promise<vo
     .update(table)
     .set({ deletedAt: Date.now() })
     .where(and(eq(table.id, id), isNull(table.deletedAt)));
-  await db.batch([gone, ...(shelf === "styles" ? await keepLooks(db, document as Style) : [])]);
+  if (shelf === "pieces") return void (await gone);
+  await db.batch([gone, ...(await keepLooks(db, document as Style))]);
+  // Pieces that were saved between the reading and the writing.
+  for (let left = await keepLooks(db, document as Style); left.length; left = await keepLooks(db, document as Style))
+    await db.batch(left as [(typeof left)[number]]);
 }
 
 export const isNotFound = (error: unknown): boolean => error instanceof Error && error.name === "NotFound";

@@ -20,7 +20,7 @@ function Fault({ what, resetErrorBoundary }: FallbackProps & { what: string }) {
     if (work !== failed) resetErrorBoundary();
   }, [work, failed, resetErrorBoundary]);
   return (
-    <div role="alert" className="m-1 min-w-0 space-y-2 rounded-lg border border-warn bg-sheet p-2 text-xs">
+    <div role="alert" data-fault={what} className="m-1 min-w-0 space-y-2 rounded-lg border border-warn bg-sheet p-2 text-xs">
       <p className="flex gap-1.5">
         <TriangleAlert className="size-4 shrink-0 text-warn" />
         <span>“{what}” cannot be shown: Vextal made a mistake here. Your work is safe, and everything else goes on.</span>

@@ -56,7 +56,10 @@ export function BoardSection() {
             aria-label="Common size"
             value={chosen}
             className="h-8 min-w-0 grow rounded-md border border-rule bg-sheet px-2"
-            onChange={(e) => edit("size", (b) => void Object.assign(b, sized(sizes[Number(e.target.value)])))}
+            onChange={(e) => {
+              const size = sizes.at(Number(e.target.value));
+              if (Number(e.target.value) >= 0 && size) edit("size", (b) => void Object.assign(b, sized(size)));
+            }}
           >
             {chosen < 0 && <option value={-1}>Own size</option>}
             {boardSizes.map((g) => (
