@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeEach, describe, expect, test } from "@jest/globals";
-import { mkdtemp, rm } from "node:fs/promises";
+import { mkdtemp, readdir, readFile, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { coat, flat, grow } from "../demo/build";
@@ -24,6 +24,20 @@ const text = (p: Picture): string => Buffer.from(p.bytes).toString();
 afterEach(() => rm(folder, { recursive: true, force: true }));
 
 const piece = board(word("Tea"));
+
+/** The processes that this one has started (proc(5): stat, its fourth field). */
+async function children(): Promise<number[]> {
+  const all = (await readdir("/proc")).filter((name) => /^\d+$/.test(name));
+  const parents = await Promise.all(
+    all.map((pid) =>
+      readFile(`/proc/${pid}/stat`, "utf8").then(
+        (stat) => Number(stat.slice(stat.lastIndexOf(")") + 2).split(" ")[1]),
+        () => 0,
+      ),
+    ),
+  );
+  return all.map(Number).filter((_, i) => parents[i] === process.pid);
+}
 
 describe("the database", () => {
   test("is made with its folder, migrated, and opened again as it was", async () => {
@@ -222,6 +236,36 @@ describe("pictures and the demo", () => {
     expect(await linkedStyles(db, piece)).toEqual([]);
     expect(text(await picture(db, "pieces", piece.id))).toContain("<svg");
   });
+
+  test("a process that is ended while it draws leaves no grey picture behind: it is drawn once more", async () => {
+    closeDrawers();
+    await create(db, "styles", styleOf());
+    await create(db, "pieces", piece);
+    const before = await children();
+    const drawing = picture(db, "pieces", piece.id);
+    let mine: number[] = [];
+    while (!mine.length) mine = (await children()).filter((pid) => !before.includes(pid));
+    // Ctrl C is told to every process of a terminal, a kill to one.
+    for (const pid of mine) process.kill(pid, "SIGKILL");
+    expect(text(await drawing)).toContain("#112233");
+    expect(text(await picture(db, "pieces", piece.id))).toContain("#112233");
+  }, 60_000);
+
+  test("and where it is ended again and again, it says that it was ended, and no word of memory", async () => {
+    const drawer = new Drawer({ time: 30_000, memory: 1000 });
+    const before = await children();
+    const job = { ...request(), faces: [], photos: new Map<string, string>() };
+    const drawing = drawer.ask({ kind: "export", job });
+    const said = drawing.then(
+      () => "done",
+      (error: Error) => error.message,
+    );
+    let mine: number[] = [];
+    while (!mine.length) mine = (await children()).filter((pid) => !before.includes(pid));
+    for (const pid of mine) process.kill(pid, "SIGTERM");
+    expect(await said).toMatch(/ended before it was done/);
+    drawer.close();
+  }, 60_000);
 
   test("a large drawing is kept small, one that takes too long is drawn no more until it changes, and the next ones are", async () => {
     // Thousands of letters, each with its own outline.

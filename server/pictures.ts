@@ -7,6 +7,7 @@ import type { Database } from "./db/open";
 import { faces, photos, pictures, styles } from "./db/schema";
 import { get, ifThere, linkedStyles, list, NotFound, shelves } from "./documents";
 import type { Shelf } from "../wire/shelf";
+import { isEnded } from "./drawing/drawer";
 import { drawPicture } from "./drawing/drawers";
 import type { DrawJob, PictureJob } from "./drawing/job";
 import { ownFacesFor, photosFor } from "./render";
@@ -102,14 +103,16 @@ async function drawAndKeep(db: Database, shelf: Shelf, id: string): Promise<Pict
     photos: await photosFor(db, piece, looks, photoSide),
     ...small,
   };
-  const made = await drawPicture(job).then(
+  // What ended from outside says nothing of the picture: it is drawn once more.
+  const tried = drawPicture(job).catch((error: unknown) => (isEnded(error) ? drawPicture(job) : Promise.reject(error)));
+  const made = await tried.then(
     (drawn) =>
       typeof drawn === "string"
         ? { type: "image/svg+xml; charset=utf-8", bytes: Buffer.from(drawn) }
         : { type: "image/png", bytes: Buffer.from(drawn) },
     (error: unknown) => {
       // It is not tried over and over: the next change makes it be drawn again.
-      if (isProblem(error)) return { type: "image/svg+xml; charset=utf-8", bytes: Buffer.from(notDrawn) };
+      if (isProblem(error) && !isEnded(error)) return { type: "image/svg+xml; charset=utf-8", bytes: Buffer.from(notDrawn) };
       throw error;
     },
   );
@@ -166,6 +169,8 @@ function onAWord(style: Style): Pick<DrawJob, "file" | "area"> {
 
 /** Draws one after another what has no picture yet, or a stale one, while nothing else is waited for. */
 export async function drawMissing(db: Database): Promise<void> {
+  // What could not be drawn is tried once a start: a machine may be faster today, a mistake mended.
+  await db.delete(pictures).where(eq(pictures.bytes, Buffer.from(notDrawn)));
   for (const shelf of ["pieces", "styles"] as const)
     for (const { id } of await list(db, shelf)) await ifThere(picture(db, shelf, id, true));
 }

@@ -1,4 +1,3 @@
-import { withSoundIds } from "../ids";
 import { vextalNamespace, xlinkNamespace } from "../output/svg";
 import { pieceFileSchema, pieceFormat, pieceSchema, pieceVersion, type PieceFile } from "../piece/schema";
 import { firstFault, Problem } from "../problem";
@@ -6,6 +5,7 @@ import { styleFormat, styleSchema, styleVersion, type Style } from "../style/sch
 import { readMarkup } from "./markup";
 import { libraryFormat, libraryVersion, photoData } from "../style/library";
 import { withUnknownAside } from "./unknown-kinds";
+import { withSoundIds } from "./sound-ids";
 import { migrate, type Migration } from "./versions";
 
 export type Opened =

@@ -55,6 +55,8 @@ export async function pressAll({
     Object.getOwnPropertyDescriptor(proto, "value")!.set!.call(e, text);
     e.dispatchEvent(new Event(event, { bubbles: true }));
   };
+  // What is drawn on the bench has no way of its own to be clicked.
+  const click = (e: Element) => e.dispatchEvent(new MouseEvent("click", { bubbles: true, cancelable: true }));
   const undo = () => document.querySelector<HTMLElement>('header [aria-label="Undo"]:not([disabled])')?.click();
   const redo = () => document.querySelector<HTMLElement>('header [aria-label="Redo"]:not([disabled])')?.click();
 
@@ -64,6 +66,8 @@ export async function pressAll({
     for (const lost of all("[data-fault]")) faults.add(`“${lost.dataset.fault}” was lost after ${last}`);
     for (const view of ["[data-bench]", '[aria-label="Drawer"]', "[data-strip]", '[aria-label="Stages"]'])
       if (!document.querySelector(view)) faults.add(`${view} was lost after ${last}`);
+    for (const drawn of all("[data-bench] :is([x1=NaN], [cx=NaN], [d*=NaN], [points*=NaN], [transform*=NaN])"))
+      faults.add(`<${drawn.tagName}> is nowhere after ${last}`);
     for (const said of all("[role=alert], [role=status], [data-sonner-toast]"))
       if (/NaN|undefined|null|Infinity|coordinate|not a number|\bTypeError\b/i.test(said.innerText))
         faults.add(`“${said.innerText.slice(0, 120)}” was said after ${last}`);
@@ -96,7 +100,7 @@ export async function pressAll({
         const before = document.querySelector('[aria-label="Redo"]');
         part.focus();
         if (part.getAttribute("role") === "option") press(part, "Enter");
-        else part.click();
+        else click(part);
         await frame();
         look(key);
         await close();
@@ -167,7 +171,7 @@ export async function pressAll({
         continue;
       }
       const items = all("[data-coat]").length + all("[data-layer]").length;
-      e.click();
+      click(e);
       await frame();
       look(what);
       if (overlay()) {

@@ -19,6 +19,8 @@ const engine = createEngine({
 
 process.on("message", (request: Request) => void answer(request).then((reply) => process.send!(reply)));
 process.once("disconnect", () => process.exit(0));
+// Ctrl C at a terminal is told to all: the server ends in order, and what runs here with it.
+process.on("SIGINT", () => undefined);
 
 async function answer(request: Request): Promise<Reply> {
   try {

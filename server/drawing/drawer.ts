@@ -1,7 +1,7 @@
 import { fork, type ChildProcess } from "node:child_process";
 import { readFile } from "node:fs/promises";
 import path from "node:path";
-import { Problem } from "../../core/problem";
+import { isProblem, Problem } from "../../core/problem";
 import type { Reply, Request, ResultOf } from "./job";
 
 /** How much one thing may take. */
@@ -11,6 +11,13 @@ export interface Limits {
   /** Megabytes of the process, and of what its JavaScript holds. */
   readonly memory: number;
 }
+
+/** The process ended before it was done, by no fault of what it was given: the server was ended, or somebody ended it. */
+export class Ended extends Problem {
+  readonly ended = true;
+}
+// By what it says of itself: routes may be bundled apart.
+export const isEnded = (error: unknown): boolean => isProblem(error) && "ended" in error;
 
 /** A child without work is let go after this, in milliseconds: it holds some hundred megabytes. */
 const idle = 60_000;
@@ -42,26 +49,30 @@ export class Drawer {
     const { time, memory } = this.limits;
     try {
       const reply = await new Promise<Reply>((resolve, reject) => {
-        const fail = (message: string) => {
+        const failed = (problem: Problem) => {
           child.kill("SIGKILL");
           this.#child = undefined;
-          reject(new Problem(message));
+          reject(problem);
         };
+        const fail = (message: string) => failed(new Problem(message));
         const timer = setTimeout(() => fail(`This took over ${time / 1000} seconds and was stopped.`), time);
         // What is drawn in pixels is held outside of JavaScript, which bounds only its own.
         const watch = setInterval(() => {
           if (child.pid) void residentBytes(child.pid).then((bytes) => bytes > memory * 1e6 && fail(tooMuch));
         }, 200);
         const ended = new AbortController();
-        const on = (event: string, listener: (message: Reply) => void) => {
-          child.once(event, listener);
-          ended.signal.addEventListener("abort", () => child.off(event, listener));
+        const on = <A extends unknown[]>(event: string, listener: (...args: A) => void) => {
+          child.once(event, listener as (...args: unknown[]) => void);
+          ended.signal.addEventListener("abort", () => child.off(event, listener as (...args: unknown[]) => void));
         };
-        on("message", resolve);
-        on("disconnect", () => fail(tooMuch));
+        on("message", (reply: Reply) => resolve(reply));
+        // JavaScript that has no room left aborts its process (Node: exit codes, 134); any other end came from outside.
+        on("exit", (code: number | null, by: string | null) =>
+          code === 134 || by === "SIGABRT" ? fail(tooMuch) : failed(new Ended(gone)),
+        );
         on("error", () => fail("This could not be done."));
         signal?.addEventListener("abort", () => fail(stopped), { signal: ended.signal });
-        child.send(request, (error) => error && fail("This could not be done."));
+        child.send(request, (error) => error && failed(new Ended(gone)));
         this.#settle = () => {
           clearTimeout(timer);
           clearInterval(watch);
@@ -99,7 +110,8 @@ export class Drawer {
   }
 }
 
-const stopped = "The picture was stopped.";
+const stopped = "This was stopped.";
+const gone = "This was ended before it was done: the process that does it has gone. Try again.";
 const tooMuch = "This could not be done: it needs too much memory.";
 
 /** 0 where the system does not tell. */

@@ -3,7 +3,7 @@ import { finishKinds } from "@/core/coat/finishes";
 import type { Handles, PaintFrame, PlaceHandle } from "@/core/coat/handles";
 import { paintKind } from "@/core/coat/paints";
 import type { Coat } from "@/core/coat/schema";
-import { corners } from "@/core/curves/bounds";
+import { corners, isEmpty } from "@/core/curves/bounds";
 import { apply, identity, invert, multiply, type Matrix, type Point } from "@/core/curves/matrix";
 import { withValue, type Values, type Params } from "@/core/params";
 import { inkLookup } from "@/core/style/inks";
@@ -28,7 +28,9 @@ interface OnArt {
 
 function onArt(coat: Coat, layer: LayerUpdate): OnArt[] {
   const found: OnArt[] = [];
-  const { frames = [], covers } = layer;
+  // Where nothing is left of the letters there is nothing to set on them.
+  const frames = (layer.frames ?? []).filter((f) => !isEmpty(f.box));
+  const covers = layer.covers && !isEmpty(layer.covers) ? layer.covers : undefined;
   const { paint } = coat;
   const [frame] = frames;
   const handles = frame && paintKind(paint.kind).handles?.(paint, frames);
