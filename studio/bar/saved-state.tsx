@@ -51,6 +51,7 @@ function Conflict() {
   const copy = async () => {
     try {
       const id = await keepAsCopy();
+      session().saver.discard();
       studioNow().set({ saveState: { kind: "saved" } });
       router.push(pageOf(id));
     } catch (error) {

@@ -1,7 +1,8 @@
 import { nanoid } from "nanoid";
 import { toast } from "sonner";
 import { api } from "../api/client";
-import { sendLeftOvers } from "./left-over";
+import { draftsLeft } from "./drafts";
+import { sendLeftOver, sendLeftOvers } from "./left-over";
 
 let bringing: Promise<void> | undefined;
 
@@ -12,7 +13,14 @@ export function bringLeftOvers(): Promise<void> {
 }
 
 async function bring(): Promise<void> {
-  for (const name of await sendLeftOvers(api, () => nanoid(12)))
+  const beside = await sendLeftOvers(api, () => nanoid(12));
+  for (const { left, drop } of await draftsLeft()) {
+    const sent = await sendLeftOver(api, () => nanoid(12), left);
+    if (!sent) continue;
+    if (sent.beside) beside.push(sent.beside);
+    await drop();
+  }
+  for (const name of beside)
     toast(`“${name}” is on the shelf: it was not saved when its page was closed, and another version was saved since.`, {
       duration: 15_000,
     });

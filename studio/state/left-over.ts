@@ -35,21 +35,35 @@ export async function sendLeftOvers(server: Api, newId: () => string, store: Sto
   const keys = Array.from({ length: store.length }, (_, i) => store.key(i)!).filter((k) => k.startsWith(prefix));
   const beside: string[] = [];
   for (const key of keys.sort().reverse()) {
-    const { shelf, document, revision } = JSON.parse(store.getItem(key)!) as LeftOver;
-    try {
-      if (revision === null) await server.create(shelf, document);
-      else await server.replace(shelf, document, revision);
-    } catch (error) {
-      const status = error instanceof ApiProblem ? error.status : 0;
-      // Not reached, or not now: it is tried again the next time.
-      if (status === 0 || status >= 500) continue;
-      if (status === 404 || status === 409 || status === 412) {
-        const name = `${document.name.slice(0, 90)} (left unsaved)`;
-        await server.create(shelf, { ...document, id: newId(), name, ...(shelf === "pieces" ? { named: true } : {}) });
-        beside.push(name);
-      }
-    }
+    const sent = await sendLeftOver(server, newId, JSON.parse(store.getItem(key)!) as LeftOver);
+    if (!sent) continue;
+    if (sent.beside) beside.push(sent.beside);
     store.removeItem(key);
   }
   return beside;
+}
+
+/**
+ * Sends one document that was left over.
+ * @returns the name under which it came in beside another version, where it did; undefined where the server was not reached
+ */
+export async function sendLeftOver(
+  server: Api,
+  newId: () => string,
+  { shelf, document, revision }: LeftOver,
+): Promise<{ beside?: string } | undefined> {
+  try {
+    if (revision === null) await server.create(shelf, document);
+    else await server.replace(shelf, document, revision);
+  } catch (error) {
+    const status = error instanceof ApiProblem ? error.status : 0;
+    // Not reached, or not now: it is tried again the next time.
+    if (status === 0 || status >= 500) return undefined;
+    if (status === 404 || status === 409 || status === 412) {
+      const beside = `${document.name.slice(0, 90)} (left unsaved)`;
+      await server.create(shelf, { ...document, id: newId(), name: beside, ...(shelf === "pieces" ? { named: true } : {}) });
+      return { beside };
+    }
+  }
+  return {};
 }

@@ -92,6 +92,53 @@ beforeEach(() => {
 afterEach(() => void jest.useRealTimers());
 
 describe("the saver", () => {
+  test("says that nothing is saved, and goes on saying so, while the server is gone and work goes on", async () => {
+    server.fail(Infinity);
+    saver.changed(renamed("first"));
+    await jest.advanceTimersByTimeAsync(2000);
+    expect(last()).toBe("unsaved");
+    const from = states.length;
+    for (let i = 0; i < 100; i++) {
+      saver.changed(renamed(`edit ${i}`));
+      await jest.advanceTimersByTimeAsync(170);
+    }
+    expect(new Set(states.slice(from).map((s) => s.kind))).toEqual(new Set(["unsaved"]));
+    server.fail(0);
+    await jest.advanceTimersByTimeAsync(4000);
+    expect(last()).toBe("saved");
+    expect(server.names.get("pieces/test-piece")).toBe("edit 99");
+  });
+
+  test("says within two seconds that a server does not answer, and that all is saved when it does", async () => {
+    let answer: () => void = () => undefined;
+    const slow = { ...(server.api as object), replace: () => new Promise<number>((resolve) => (answer = () => resolve(2))) } as never;
+    const waiting = new Saver(slow, start, (s) => states.push(s));
+    waiting.track("pieces", start.piece, 1);
+    waiting.track("styles", style, 1);
+    waiting.changed(renamed("slow"));
+    await jest.advanceTimersByTimeAsync(2000);
+    expect(states.at(-1)).toEqual({ kind: "unsaved", reason: expect.stringContaining("not answered") });
+    answer();
+    await jest.advanceTimersByTimeAsync(10);
+    expect(last()).toBe("saved");
+  });
+
+  test("what is given up is kept nowhere any more", () => {
+    const given: string[] = [];
+    const mine = new Saver(
+      server.api,
+      start,
+      () => undefined,
+      (shelf, id) => void given.push(`${shelf}/${id}`),
+    );
+    mine.track("pieces", start.piece, 1);
+    mine.track("styles", style, 1);
+    mine.changed(renamed("mine"));
+    mine.discard();
+    expect(given).toEqual(["pieces/test-piece"]);
+    expect(mine.unsaved).toEqual([]);
+  });
+
   test("saves the last of a burst of changes within half a second, and says so truly", async () => {
     for (const name of ["N", "Ni", "Night"]) saver.changed(renamed(name));
     expect(last()).toBe("saving");

@@ -22,6 +22,8 @@ type Api = Pick<typeof api, "create" | "replace" | "remove" | "restore">;
 
 const pause = 350;
 const retry = 3000;
+/** After this without an answer work is said to be unsaved, as it is. */
+const patience = 1500;
 
 /**
  * Keeps the database in step with the work: the first save a moment after a change, one at a time, tried again until
@@ -37,6 +39,8 @@ export class Saver {
   #work: Work;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #running = false;
+  /** Why the last try failed, or how it has gone on for too long; undefined where nothing stands in the way. */
+  #trouble: string | undefined;
   #discarded = false;
   #stopped: { shelf: Shelf; id: string; name: string } | undefined;
 
@@ -44,6 +48,7 @@ export class Saver {
     private readonly server: Api,
     work: Work,
     private readonly onState: (state: SaveState) => void,
+    /** A document is on the server, or is given up: nothing of it need be kept here. */
     private readonly onSaved: (shelf: Shelf, id: string) => void = () => undefined,
   ) {
     this.#work = work;
@@ -78,7 +83,9 @@ export class Saver {
 
   /** Gives up what is not saved, so that the page can be left for what is on the server. */
   discard(): void {
+    const given = this.unsaved;
     this.#discarded = true;
+    for (const { shelf, document } of given) this.onSaved(shelf, document.id);
   }
 
   /** Takes note of the work as it is now. */
@@ -90,7 +97,7 @@ export class Saver {
       return;
     }
     if (this.#running) return;
-    this.onState({ kind: "saving" });
+    this.#say();
     this.#timer ??= setTimeout(() => void this.flush(), pause);
   }
 
@@ -102,14 +109,34 @@ export class Saver {
     this.#running = true;
     try {
       for (let changes = this.#changes(); changes.length; changes = this.#changes()) {
-        this.onState({ kind: "saving" });
-        for (const change of changes) await change(leaving);
+        this.#say();
+        for (const change of changes) await this.#inTime(change(leaving));
       }
+      this.#trouble = undefined;
       this.onState({ kind: "saved" });
     } catch (error) {
       this.#failed(error);
     } finally {
       this.#running = false;
+    }
+  }
+
+  /** While nothing stands in the way work is being saved; otherwise it is not, however often it is tried. */
+  #say(): void {
+    this.onState(this.#trouble === undefined ? { kind: "saving" } : { kind: "unsaved", reason: this.#trouble });
+  }
+
+  /** What is not answered soon is said not to be saved, and goes on. */
+  async #inTime(saving: Promise<void>): Promise<void> {
+    const late = setTimeout(() => {
+      this.#trouble = "Vextal's server has not answered yet.";
+      this.#say();
+    }, patience);
+    try {
+      await saving;
+      this.#trouble = undefined;
+    } finally {
+      clearTimeout(late);
     }
   }
 
@@ -134,7 +161,8 @@ export class Saver {
 
   #failed(error: unknown): void {
     if (this.#stopped) return this.onState({ kind: "conflict", ...this.#stopped });
-    this.onState({ kind: "unsaved", reason: (error as Error).message });
+    this.#trouble = (error as Error).message;
+    this.#say();
     this.#timer ??= setTimeout(() => void this.flush(), retry);
   }
 

@@ -5,6 +5,7 @@ import { SceneClient } from "../engine/scene-client";
 import { isHeld, letGo, press } from "./holding";
 import { withOwnLooks } from "./edits/style";
 import { bringLeftOvers } from "./bring-left-overs";
+import { dropDraft, keepDrafts } from "./drafts";
 import { dropLeftOver, keepLeftOver } from "./left-over";
 import { Saver } from "./saver";
 import { studioNow, useStudio } from "./store";
@@ -57,7 +58,16 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
           (problem) => set({ problem }),
           (progress) => set({ progress }),
         );
-        const saver = new Saver(api, work, (saveState) => set({ saveState }), dropLeftOver);
+        const saver = new Saver(
+          api,
+          work,
+          (saveState) => set({ saveState }),
+          (shelf, id) => {
+            dropLeftOver(shelf, id);
+            // What was changed since it was sent is still a draft.
+            if (!saver.unsaved.some((left) => left.document.id === id)) dropDraft(shelf, id);
+          },
+        );
         track(saver);
         current = { scene, saver };
         open(work);
@@ -69,7 +79,9 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
           letGo();
           scene.settle();
           const { work: now } = studioNow();
-          if (now) saver.changed(now);
+          if (!now) return;
+          saver.changed(now);
+          keepDrafts(saver.unsaved);
         };
         on("pointerdown", () => press(studioNow()), true);
         on("pointerup", end, true);
@@ -91,7 +103,9 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
           if (now.view.zoom !== before.view.zoom) sharpen();
           if (!now.work || now.work === before.work) return;
           scene.request(fileOf(now.work), isHeld());
-          if (!isHeld()) saver.changed(now.work);
+          if (isHeld()) return;
+          saver.changed(now.work);
+          keepDrafts(saver.unsaved);
         });
         const keep = () => {
           for (const left of saver.unsaved) keepLeftOver(left);
