@@ -69,6 +69,48 @@ test("the strip shows the art up to the coat under the hand", async ({ page }) =
   await expect.poll(layers).toBe(all);
 });
 
+test("and what it shows ends with the hover, whatever the pointer does next", async ({ page }) => {
+  const layers = () => page.locator("[data-board] svg").count();
+  await page.mouse.move(700, 300);
+  const all = await layers();
+  const card = page.locator('[data-coat="Wave five"]');
+  const more = card.getByRole("button", { name: "More for Wave five" });
+  // A menu that is opened and left, by Escape, by a click beside it, by one of its deeds.
+  for (const leave of [
+    () => page.keyboard.press("Escape"),
+    () => page.mouse.click(700, 300),
+    () => page.getByRole("menuitem", { name: "Copy" }).click(),
+  ]) {
+    await card.hover();
+    await expect.poll(layers).toBe(all - 6);
+    await more.click();
+    await expect(page.getByRole("menu")).toBeVisible();
+    await expect.poll(layers).toBe(all);
+    await leave();
+    await expect(page.getByRole("menu")).toBeHidden();
+    await page.mouse.move(700, 320);
+    await expect.poll(layers).toBe(all);
+  }
+  await card.hover();
+  await expect.poll(layers).toBe(all - 6);
+  await page.mouse.move(700, 20);
+  await expect.poll(layers).toBe(all);
+});
+
+test("a gradient is reversed, twice, and its chosen stop stays the chosen one", async ({ page }) => {
+  const faults = noteFaults(page);
+  await page.locator('[data-coat="Wave five"]').click();
+  await page.getByRole("radiogroup", { name: "Paint", exact: true }).getByRole("radio", { name: "Gradient" }).click();
+  const place = page.getByLabel("Place of the stop");
+  await page.getByRole("slider", { name: "Stop 1" }).focus();
+  await expect(place).toHaveValue("0");
+  await page.getByRole("button", { name: "Reverse" }).click();
+  await expect(place).toHaveValue("100");
+  await page.getByRole("button", { name: "Reverse" }).click();
+  await expect(place).toHaveValue("0");
+  expect(faults).toEqual([]);
+});
+
 test("form, paint and finish act at once, by slider, by number and by choice", async ({ page }) => {
   await page.locator('[data-coat="Wave five"]').click();
   await page.mouse.move(700, 300);

@@ -11,7 +11,7 @@ test("a browser that is killed in the middle of typing loses nothing of it", asy
   const profile = await mkdtemp(path.join(tmpdir(), "vextal-profile-"));
   const id = `killed-${Date.now().toString(36)}`;
   const { document } = await (await request.get("/api/pieces/demo-snowline-lift")).json();
-  await request.post("/api/pieces", { data: { ...document, id } });
+  await request.post("/api/pieces", { data: { ...document, id, name: "Killed" } });
   const open = async () => {
     const context = await chromium.launchPersistentContext(profile, { ...launchOptions, baseURL });
     await context.pages()[0].goto(`/pieces/${id}`);
@@ -61,7 +61,7 @@ test("a browser that is killed in the middle of typing loses nothing of it", asy
 test("what one tab is still typing, another that opens the shelf does not take for left over", async ({ page, context }) => {
   const id = `living-${Date.now().toString(36)}`;
   const { document } = await (await page.request.get("/api/pieces/demo-snowline-lift")).json();
-  await page.request.post("/api/pieces", { data: { ...document, id } });
+  await page.request.post("/api/pieces", { data: { ...document, id, name: "Living" } });
   await page.goto(`/pieces/${id}`);
   let held = true;
   await page.route("**/api/pieces/**", (route) => (held && route.request().method() === "PUT" ? route.abort() : route.continue()));
@@ -75,5 +75,6 @@ test("what one tab is still typing, another that opens the shelf does not take f
   await expect(page.locator("[data-save]")).toHaveAttribute("data-save", "saved");
   const stored = await (await page.request.get(`/api/pieces/${id}`)).json();
   expect(stored.document.items.at(-1).text).toBe("Not yet, but now");
-  expect(stored.revision).toBe(2);
+  const entries: { name: string }[] = await (await page.request.get("/api/pieces")).json();
+  expect(entries.filter((e) => e.name.startsWith("Living")).map((e) => e.name)).toEqual(["Living"]);
 });

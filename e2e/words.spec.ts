@@ -25,6 +25,27 @@ test("words are typed on the bench itself, in several lines, and every coat foll
   expect(faults).toEqual([]);
 });
 
+for (const leaving of ["at once", "by keys", "into the void"] as const)
+  test(`words that are typed while a new piece is on its way are there, whatever is done next: ${leaving}`, async ({ page }) => {
+    // As slow as a machine may be: what is pressed meanwhile is pressed in vain, and costs no letter.
+    await page.route("**/api/pieces/*", async (route) => {
+      if (route.request().method() === "GET") await new Promise((go) => setTimeout(go, 600));
+      await route.continue();
+    });
+    await page.goto("/");
+    await page.getByRole("button", { name: "New piece" }).click();
+    await page.keyboard.type("Moor");
+    if (leaving === "into the void") await page.mouse.click(640, 500);
+    await page.keyboard.type("land 3");
+    if (leaving === "by keys") await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: /Coats/ }).first().click();
+    await page.getByRole("button", { name: /Words/ }).first().click();
+    await expect(page.getByLabel("Text", { exact: true })).toHaveValue("Moorland 3");
+    await saved(page);
+    await page.reload();
+    await expect(page.getByLabel("Text", { exact: true })).toHaveValue("Moorland 3");
+  });
+
 test("a click between letters puts the caret there", async ({ page }) => {
   await newPiece(page, "moor");
   const at = await boardPoint(page, 0.5, 0.5);

@@ -111,9 +111,12 @@ export function set(hb: HarfBuzz, face: Face, values: SettingValues): Setting {
 }
 
 const blank = /^\s+$/u;
+/** Each as long as the space that stands for it, so that places in the text stay (Unicode 16, chapter 23.1: C0 and C1 controls). */
+const controls = /\p{Cc}/gu;
 
 function compose(hb: HarfBuzz, face: Face, values: SettingValues): Setting {
-  const texts = values.text.split("\n");
+  // What a keyboard or a clipboard brings besides letters, a tab above all, is set as a space: no face has letters for it.
+  const texts = values.text.split("\n").map((t) => t.replace(controls, " "));
   const starts = texts.map((_, i) => texts.slice(0, i).reduce((n, t) => n + t.length + 1, 0));
   const keys = keysOf(values);
   const changes = new Map(values.letters.map((l) => [l.at, l]));

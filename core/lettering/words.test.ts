@@ -123,6 +123,15 @@ describe("even gaps", () => {
 });
 
 describe("spaces", () => {
+  test("a tab, and any other control, is set as a space in its place, and as no box", () => {
+    const spaced = setIn("anton", "A B C");
+    for (const text of ["A\tB\tC", "A\u0000B\u0085C"]) {
+      const tabbed = setIn("anton", text);
+      expect(tabbed.missing).toEqual([]);
+      expect(tabbed.carets).toEqual(spaced.carets);
+    }
+  });
+
   test("word space is added at spaces only, letter space between all letters", () => {
     const plain = setIn("anton", "a b");
     const wide = setIn("anton", "a b", { wordSpacing: 100 });

@@ -1,7 +1,7 @@
 import { expect, test } from "@playwright/test";
 import { noteFaults, openPiece } from "../studio";
 import { pressAll } from "./in-page";
-import { allPressed, type Pressed } from "./pieces";
+import { allPressed } from "./pieces";
 
 /**
  * Every control of every kind's drawer, of its bench and its strip, pressed again and again: nothing may be lost, and the console stays

@@ -56,7 +56,11 @@ describe("lanes", () => {
     quick.finish("light");
     expect(await light).toBe("light");
     for (let left = 5; left > 0;) {
-      for (const lane of [a, b, quick]) for (const name of [...lane.running.keys()]) (lane.finish(name), left--);
+      for (const lane of [a, b, quick])
+        for (const name of [...lane.running.keys()]) {
+          lane.finish(name);
+          left--;
+        }
       await settled();
     }
     expect(await Promise.all(heavy)).toEqual(names);

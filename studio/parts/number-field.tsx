@@ -1,5 +1,5 @@
 import { clsx } from "clsx";
-import { useLayoutEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { useEffect, useEffectEvent, useLayoutEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { flushSync } from "react-dom";
 import { readExpression, type UnitFactors } from "./number-expression";
 
@@ -22,7 +22,8 @@ interface Props {
 const formats = new Map<number, Intl.NumberFormat>();
 
 function format(value: number, decimals: number): string {
-  const known = formats.get(decimals) ?? new Intl.NumberFormat("en", { maximumFractionDigits: decimals, useGrouping: false });
+  const known =
+    formats.get(decimals) ?? new Intl.NumberFormat("en", { maximumFractionDigits: decimals, useGrouping: false, signDisplay: "negative" });
   formats.set(decimals, known);
   return known.format(value);
 }
@@ -57,7 +58,8 @@ export function NumberField({
     typed.current = text;
     setShown(text);
   };
-  const [fault, setFault] = useState(false);
+  /** What was typed and is no number. */
+  const [fault, setFault] = useState("");
   const input = useRef<HTMLInputElement>(null);
   const drag = useRef<{ x: number; value: number } | null>(null);
   // Reading may take a while, and what is around the field may have changed when it is done.
@@ -70,11 +72,11 @@ export function NumberField({
     if (text === null) return;
     const read = await readExpression(text, withOwn(units, suffix));
     if (read === undefined) {
-      setFault(text.trim() !== "");
+      setFault(text.trim());
       setDraft(null);
       return;
     }
-    setFault(false);
+    setFault("");
     setDraft(null);
     const now = latest.current;
     // Drawn at once, so that what is read next puts its part into this.
@@ -104,7 +106,7 @@ export function NumberField({
   return (
     <div
       className={clsx(
-        "flex h-8 min-w-0 items-center rounded-md border bg-sheet focus-within:border-accent",
+        "relative flex h-8 min-w-0 items-center rounded-md border bg-sheet focus-within:border-accent",
         fault ? "border-accent" : "border-rule",
         className,
       )}
@@ -113,12 +115,15 @@ export function NumberField({
         ref={input}
         id={id}
         aria-label={label}
-        aria-invalid={fault}
+        aria-invalid={fault !== ""}
         inputMode="decimal"
         autoComplete="off"
         className="h-full w-full min-w-0 rounded-md bg-transparent px-2 outline-none"
         value={draft ?? format(value, decimals)}
-        onChange={(e) => setDraft(e.target.value)}
+        onChange={(e) => {
+          setFault("");
+          setDraft(e.target.value);
+        }}
         onFocus={(e) => e.target.select()}
         onBlur={() => void commit()}
         onKeyDown={onKeyDown}
@@ -140,6 +145,27 @@ export function NumberField({
       >
         {suffix ?? "↔"}
       </span>
+      {fault && <Fault text={fault} onOver={() => setFault("")} />}
     </div>
+  );
+}
+
+/** How long a message stays that nobody answers, in milliseconds. */
+const read = 6000;
+
+/** Says that what was typed has been put back, and why. */
+function Fault({ text, onOver }: { text: string; onOver: () => void }) {
+  const over = useEffectEvent(onOver);
+  useEffect(() => {
+    const timer = setTimeout(() => over(), read);
+    return () => clearTimeout(timer);
+  }, [text]);
+  return (
+    <span
+      role="alert"
+      className="pointer-events-none absolute right-0 top-full z-20 mt-0.5 whitespace-nowrap rounded bg-graphite px-1.5 py-0.5 text-xs text-paper shadow"
+    >
+      “{text.length > 12 ? `${text.slice(0, 12)}…` : text}” is no number
+    </span>
   );
 }

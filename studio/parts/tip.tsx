@@ -1,5 +1,5 @@
 import { Tooltip } from "radix-ui";
-import type { ReactNode } from "react";
+import { useEffect, useRef, useState, type ReactNode } from "react";
 
 /** A tooltip that says what a control does, with its key where it has one. */
 export function Tip({
@@ -13,11 +13,25 @@ export function Tip({
   children: ReactNode;
   side?: "top" | "bottom" | "left" | "right";
 }) {
+  const [open, setOpen] = useState(false);
+  const trigger = useRef<HTMLButtonElement>(null);
+  // One that a focus opened, as where a menu gives it back, would stay over what the pointer goes to next.
+  useEffect(() => {
+    if (!open) return;
+    const onMove = (e: PointerEvent) => {
+      if (!(e.target instanceof Node && trigger.current?.contains(e.target))) setOpen(false);
+    };
+    window.addEventListener("pointermove", onMove, { capture: true });
+    return () => window.removeEventListener("pointermove", onMove, { capture: true });
+  }, [open]);
   return (
-    <Tooltip.Root>
-      <Tooltip.Trigger asChild>{children}</Tooltip.Trigger>
+    <Tooltip.Root open={open} onOpenChange={setOpen}>
+      <Tooltip.Trigger asChild ref={trigger}>
+        {children}
+      </Tooltip.Trigger>
       <Tooltip.Portal>
         <Tooltip.Content
+          data-tip
           side={side}
           sideOffset={6}
           collisionPadding={8}

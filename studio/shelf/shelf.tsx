@@ -16,7 +16,7 @@ import { bringLeftOvers } from "../state/bring-left-overs";
 import { Card } from "./card";
 import { everything, FindRow, found, type Find } from "./find";
 import { hold } from "./in-turn";
-import { deeds } from "./on-demand";
+import { deeds, fetchDeedsSoon } from "./on-demand";
 
 /** The home view: pieces and styles as live pictures. */
 export function Shelf() {
@@ -28,9 +28,9 @@ export function Shelf() {
   const queries = useQueryClient();
   useEffect(() => {
     hold(false);
-    deeds.fetchWhenIdle();
     void bringLeftOvers().then(() => queries.invalidateQueries());
   }, [queries]);
+  useEffect(fetchDeedsSoon, []);
   const attempt = async (work: () => Promise<string | undefined>) => {
     hold(true);
     try {
