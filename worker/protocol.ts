@@ -34,6 +34,8 @@ export interface LayerUpdate {
   readonly bounds: Bounds;
   /** Why the coat is not drawn, in the user's words. */
   readonly fault?: string;
+  /** Why nothing of it is seen, in the user's words. */
+  readonly nothing?: string;
   /** Where the runs of its paint lie, from which the handles of the paint are drawn. */
   readonly frames?: readonly PaintFrame[];
   /** The box of its paths, where a finish is set on it. */

@@ -105,7 +105,7 @@ function layerUpdate(
   layer: SceneLayer,
   item: SceneItem,
   known: Known,
-  fault: string | undefined,
+  { fault, nothing }: { readonly fault?: string; readonly nothing?: string },
   inPixels: ((layer: SceneLayer, item: SceneItem, pictures: PicturePixels) => DraftPicture) | undefined,
 ): LayerUpdate {
   const seen = grainsOf(layer, item);
@@ -127,6 +127,7 @@ function layerUpdate(
     blend: layer.blend,
     bounds: layer.bounds,
     ...(fault === undefined ? {} : { fault }),
+    ...(nothing === undefined ? {} : { nothing }),
     ...(known[key] === version ? {} : pixels ? { picture: pixels(layer, item, pictures) } : { node: nodeOf(layer, item, seen, seenAs) }),
     ...framesOf(layer),
     ...(layer.fade ? { covers: boxOf(layer) } : {}),
@@ -236,7 +237,7 @@ const worker: SceneWorker = {
       const { engine: e, steps } = await compilingOf(file, draft);
       const compiled = await inSteps(steps, looking);
       if (!compiled) return null;
-      const { scene, placed, faults, times } = compiled;
+      const { scene, placed, faults, nothing, times } = compiled;
       if (!draft)
         drafting.exactTook(
           Object.values(times).reduce((a, b) => a + b, 0),
@@ -253,10 +254,17 @@ const worker: SceneWorker = {
       const drawn = new Map(scene.items.map((i) => [i.id, i]));
       const items = file.piece.items.map((item, i) => {
         const sceneItem = drawn.get(item.id);
-        const faulty = new Map(faults.filter((f) => f.item === item.id).map((f) => [f.coat, f.message]));
+        const said = (of: typeof faults) => new Map(of.filter((f) => f.item === item.id).map((f) => [f.coat, f.message]));
+        const [faulty, bare] = [said(faults), said(nothing)];
         const layers =
           sceneItem?.layers.map((layer) =>
-            layerUpdate(layer, sceneItem, known, faulty.get(layer.id), draft && behind ? inPixels : undefined),
+            layerUpdate(
+              layer,
+              sceneItem,
+              known,
+              { fault: faulty.get(layer.id), nothing: bare.get(layer.id) },
+              draft && behind ? inPixels : undefined,
+            ),
           ) ?? [];
         const faceHere = !isLettering(item) || e.face(item.face) !== undefined;
         return itemUpdate(item, placed[i], layers, { faceHere, photoMissing: lacksPhoto(sceneItem) }, e.kernel);

@@ -30,6 +30,21 @@ const shapeOf = (c: Coat, more: Partial<CoatsContext> = {}): Shape => new Coats(
 const layerOf = (c: Coat, more: Partial<CoatsContext> = {}): SceneLayer => new Coats([c], context(more)).build(c).layers.at(-1)!;
 const total = (shape: Shape) => shape.parts.reduce((sum, p) => sum + area(p.path), 0);
 
+describe("a coat of which nothing is seen", () => {
+  const nothing = (form: Parameters<typeof coat>[2], more: Partial<CoatsContext> = {}) => {
+    const c = coat("A", flat("face"), form);
+    return new Coats([c], context(more)).build(c).nothing;
+  };
+  test("says which step leaves nothing, and says nothing while there is something to see", () => {
+    expect(nothing([shrink(20)])).toMatch(/^“Shrink” leaves nothing/);
+    // The first that takes it all is named, whatever comes after it.
+    expect(nothing([grow(2), shrink(20), weld()])).toMatch(/^“Shrink”/);
+    expect(nothing([shrink(1)])).toBeUndefined();
+    // Where nothing is written nothing is missing.
+    expect(nothing([shrink(20)], { letters: { parts: [] } })).toBeUndefined();
+  });
+});
+
 describe("every kind", () => {
   const kinds = { form: formStepKinds, paint: paintKinds, lay: layKinds };
   test("has a label, a hint, and defaults that its own schema takes", () => {

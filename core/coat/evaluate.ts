@@ -1,5 +1,6 @@
 import { Budget, BudgetError } from "../curves/budget";
 import type { Kernel } from "../curves/kernel";
+import type { Path } from "../curves/path";
 import type { TurnedBody } from "../depth/turned-body";
 import { memoByIdentity, numberOf } from "../memo";
 import { isOfUse, type ItemRef, type Params, type Step, type Values } from "../params";
@@ -16,7 +17,7 @@ import { materialsOf, neededBy } from "./needs";
 import { paintKind } from "./paints";
 import { byPaint, paintsOf } from "./passes";
 import { picturing, showsOthers } from "./pictured";
-import type { Coat, FormStep } from "./schema";
+import { newLay, type Coat, type FormStep } from "./schema";
 import { boundsOf, noShape, type Part, type Shape } from "./shape";
 
 /** What the coats of one item are built from. */
@@ -61,7 +62,11 @@ export interface BuiltCoat {
   readonly layers: readonly SceneLayer[];
   /** Why it is not drawn, in the user's words. */
   readonly fault?: string;
+  /** Why nothing is seen of it, in the user's words, where it is drawn and nothing is left. */
+  readonly nothing?: string;
 }
+
+const isBare = (paths: readonly { readonly path: Path }[]): boolean => paths.every((p) => p.path.coords.length === 0);
 
 /** What a kind is handed, and what that is told apart by. */
 interface Handed {
@@ -86,6 +91,8 @@ function textOf(settings: object): string {
 function withoutPlace(this: unknown, name: string, value: unknown): unknown {
   return name === "id" && typeof (this as { on?: unknown }).on === "boolean" ? undefined : value;
 }
+
+const newFill = newLay("fill");
 
 const tooMuch = "This coat needs far more work than a picture is worth: take longer dashes, fewer copies, or less depth.";
 
@@ -163,8 +170,29 @@ export class Coats {
   /** A coat as layers of the scene; the same objects while nothing that they show has changed. */
   build(coat: Coat): BuiltCoat {
     const made = attempt(() => this.#layersOf(coat, this.#covered(coat)));
-    if ("value" in made) return { coat, layers: made.value };
-    return faulty(coat, made.fault);
+    if ("fault" in made) return faulty(coat, made.fault);
+    const seen = isBare(this.context.letters.parts) || made.value.some((l) => !isBare(l.paths));
+    if (seen) return { coat, layers: made.value };
+    return { coat, layers: made.value, nothing: this.#whyNothing(coat) };
+  }
+
+  /** Which step, lay or paint leaves nothing of the letters. */
+  #whyNothing(coat: Coat): string {
+    let last: FormStepKind | undefined;
+    let taker: FormStepKind | undefined;
+    let had = false;
+    const shape = this.#formOf({ ...coat, lay: newFill }, (_, kind, from) => {
+      if (had && isBare(from.parts)) taker ??= last;
+      if (!kind.starts) had ||= !isBare(from.parts);
+      last = kind;
+    });
+    if (isBare(shape.parts)) {
+      const by = taker ?? last;
+      return by && !by.starts ? `“${by.label}” leaves nothing of the letters at these settings.` : "There is nothing here to start from.";
+    }
+    return coat.lay.kind === "fill"
+      ? "Nothing of this coat is seen at these settings of its paint and its finishes."
+      : `Laid as “${layKind(coat.lay.kind).label}”, nothing is left at these settings.`;
   }
 
   /** What there is to say of the steps of a coat on these letters, by the steps' ids. @throws Problem where its form cannot be made */

@@ -51,9 +51,9 @@ const inDraft = 3;
 /**
  * An outline with waves along it, that does not cross itself. Where corners are kept, waves end at them: outwards at a corner that points
  * out, inwards at one that points in, so that the waves of its two sides never meet. In narrow bends waves are kept lower.
+ * @param budget that the curves of several outlines may share @throws BudgetError
  */
-export function rippled(path: Path, ripple: Ripple, kernel: Kernel): Path {
-  const budget = new Budget();
+export function rippled(path: Path, ripple: Ripple, kernel: Kernel, budget = new Budget()): Path {
   const draft = kernel !== kernel.exact;
   const clean = contoursOf(draft ? path : kernel.weld(path), true);
   const waved = pathOf(clean.map((c, i) => waves(c, i, ripple, draft ? undefined : budget)));

@@ -1,6 +1,6 @@
 import { trackPoint, type Track } from "../curves/track";
 
-const { ceil, floor, max, round, sqrt } = Math;
+const { ceil, floor, max, min, round, sqrt } = Math;
 
 /**
  * A closed line with its corners let go: the mean of the places within `half` units along it, taken twice, as a uniform cubic B-spline
@@ -10,7 +10,8 @@ const { ceil, floor, max, round, sqrt } = Math;
  */
 export function softened(track: Track, half: number, step = 1.5): (s: number, out: Float64Array) => void {
   const m = max(64, ceil(track.length / step));
-  const window = max(1, round((half / track.length) * m));
+  // On a line that is shorter than what is let go the mean is that of all of it, and no more.
+  const window = min((m - 1) >> 1, max(1, round((half / track.length) * m)));
   const p = trackPoint();
   let [xs, ys] = [new Float64Array(m), new Float64Array(m)];
   for (let i = 0; i < m; i++) {

@@ -37,6 +37,8 @@ export interface Compiled {
   /** One for each item of the piece, those that are hidden too. */
   readonly placed: readonly Placed[];
   readonly faults: readonly Fault[];
+  /** Coats of which nothing is seen, and why. */
+  readonly nothing: readonly Fault[];
   /** Milliseconds by stage, where a clock was given. */
   readonly times: Readonly<Record<string, number>>;
 }
@@ -91,6 +93,7 @@ export function* compiling(
   let done = 0;
   const items: SceneItem[] = [];
   const faults: Fault[] = [];
+  const nothing: Fault[] = [];
   for (const item of piece.items) {
     if (item.hidden) continue;
     const { placed } = bare.get(item.id)!;
@@ -107,6 +110,7 @@ export function* compiling(
       timed("form", () => coats.prepare(coat));
       const built = timed("paint", () => withLayers(coats.build(coat), (l) => seenLayer(l, placed.view, engine.kernel)));
       if (built.fault !== undefined) faults.push({ item: item.id, coat: coat.id, message: built.fault });
+      if (built.nothing !== undefined) nothing.push({ item: item.id, coat: coat.id, message: built.nothing });
       layers.push(...built.layers);
       yield { done: ++done, of };
     }
@@ -116,6 +120,7 @@ export function* compiling(
     scene: { ...size, ground: piece.board.ground, items },
     placed: [...bare.values()].map((b) => inStance(b, styles)),
     faults,
+    nothing,
     times,
   };
 }

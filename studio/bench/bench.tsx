@@ -43,7 +43,7 @@ type Drag = { move: Gesture } | { pan: Point } | { mark: { item: LetteringUpdate
 /** The working view: the board with its items, and the handles of whatever the drawer edits. */
 export function Bench() {
   const host = useRef<HTMLDivElement>(null);
-  const { view, scene, selection, typing, tool } = useParts("view", "scene", "selection", "typing", "tool");
+  const { view, scene, selection, typing, tool, stage } = useParts("view", "scene", "selection", "typing", "tool", "stage");
   const [guides, setGuides] = useState<readonly Guide[]>([]);
   const [ask, setAsk] = useState<{ from: number; to: number; serial: number } | null>(null);
   const [panning, setPanning] = useState(false);
@@ -188,7 +188,7 @@ export function Bench() {
               {guides.map((g, i) => (
                 <GuideLine key={i} guide={g} />
               ))}
-              {!typed && scene && tool !== "draw" && <SelectionHandles />}
+              {!typed && scene && tool !== "draw" && stage !== "export" && <SelectionHandles />}
             </g>
           </svg>
           {frame && <Marquee {...frame} />}

@@ -108,7 +108,7 @@ export function CoatCard({ coat, index, count, item }: Props) {
     >
       {/* A middle grey, on which every ink can be told but where all are pale. */}
       <div className={clsx("relative min-h-0 grow", pale ? "bg-proof-deep" : "bg-proof")}>
-        <CoatPicture coat={coat} item={item} />
+        <CoatPicture coat={coat} item={item} pale={pale} />
       </div>
       <div className="flex h-7 shrink-0 items-center gap-1 pl-2">
         <span className="text-xs tabular-nums text-pencil">{index + 1}</span>
@@ -151,7 +151,7 @@ export function CoatCard({ coat, index, count, item }: Props) {
   );
 }
 
-function CoatPicture({ coat, item }: { coat: Coat; item: ItemUpdate | undefined }) {
+function CoatPicture({ coat, item, pale }: { coat: Coat; item: ItemUpdate | undefined; pale: boolean }) {
   const layers = item?.layers.filter((l) => l.coat === coat.id) ?? [];
   const fault = layers.find((l) => l.fault)?.fault;
   if (fault)
@@ -163,16 +163,24 @@ function CoatPicture({ coat, item }: { coat: Coat; item: ItemUpdate | undefined 
         </p>
       </Tip>
     );
-  if (!item || !layers.length || isEmpty(item.painted))
+  const nothing = coat.on ? layers.find((l) => l.nothing)?.nothing : undefined;
+  if (!item || !layers.length || isEmpty(item.painted) || nothing)
     return (
-      <p className="flex h-full items-center justify-center px-2 text-center text-xs text-[#3c3935]">
-        {!coat.on
-          ? "off"
-          : !item
-            ? "not drawn yet"
-            : item.kind === "lettering" && !item.carets.some((c) => c.index > 0)
-              ? "no letters yet"
-              : "nothing left of the letters"}
+      <p
+        title={nothing}
+        className={clsx("flex h-full items-center justify-center px-2 text-center text-xs", pale ? "text-[#e8e6e1]" : "text-[#3c3935]")}
+      >
+        {nothing ? (
+          <span className="line-clamp-4">{nothing}</span>
+        ) : !coat.on ? (
+          "off"
+        ) : !item ? (
+          "not drawn yet"
+        ) : item.kind === "lettering" && !item.carets.some((c) => c.index > 0) ? (
+          "no letters yet"
+        ) : (
+          "nothing left of the letters"
+        )}
       </p>
     );
   const b = item.painted;

@@ -1,7 +1,11 @@
 import { rippled } from "../../drawn/ripple";
+import { Budget } from "../../curves/budget";
 import { memoByIdentity } from "../../memo";
 import type { Path } from "../../curves/path";
 import { eachPart, formStep } from "../form-step";
+
+/** A hundred times what a word takes; some two seconds. */
+const mostWork = 30e6;
 
 const known = memoByIdentity<Path, Path>(4);
 
@@ -81,8 +85,10 @@ export const ripple = formStep({
   apply: (shape, { length, height, phase, uneven, ...rest }, { kernel, units }) => {
     const waves = { ...rest, length: units(length), height: units(height), phase: phase / 100, uneven: uneven / 100 };
     if (waves.height === 0) return shape;
+    // All letters share it: thousands of small pieces are as much work as thousands of words.
+    const budget = new Budget(mostWork);
     return eachPart(shape, (path, { letter = 0 }) =>
-      known(path, `${kernel.name} ${letter} ${JSON.stringify(waves)}`, () => rippled(path, { ...waves, letter }, kernel)),
+      known(path, `${kernel.name} ${letter} ${JSON.stringify(waves)}`, () => rippled(path, { ...waves, letter }, kernel, budget)),
     );
   },
 });
