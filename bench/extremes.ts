@@ -65,9 +65,13 @@ if (process.send) {
     const said: string[] = [...new Set(answer.wrong)];
     if (said.length) counts.wrong++;
     if (answer.empty) counts.empty++;
-    if (answer.seconds > limits.seconds) said.push(`${answer.seconds.toFixed(1)} s`) && counts.slow++;
-    if (answer.megabytes > limits.megabytes) said.push(`${answer.megabytes.toFixed(0)} MB`) && counts.large++;
-    if (answer.empty && !answer.message) said.push("draws nothing, and does not say why") && counts.silent++;
+    const note = (count: "slow" | "large" | "silent", text: string) => {
+      counts[count]++;
+      said.push(text);
+    };
+    if (answer.seconds > limits.seconds) note("slow", `${answer.seconds.toFixed(1)} s`);
+    if (answer.megabytes > limits.megabytes) note("large", `${answer.megabytes.toFixed(0)} MB`);
+    if (answer.empty && !answer.message) note("silent", "draws nothing, and does not say why");
     if (said.length) console.log(`${seed} (${name}): ${said.join("; ")}`);
     if ((seed - first + 1) % 250 === 0) console.log(`${seed - first + 1} tried: ${JSON.stringify(counts)}`);
   }

@@ -10,7 +10,9 @@ export function Providers({ nonce, children }: { nonce?: string; children: React
   return (
     <ThemeProvider attribute="class" defaultTheme="light" nonce={nonce} disableTransitionOnChange>
       <QueryClientProvider client={queries}>
-        <Tooltip.Provider delayDuration={500} disableHoverableContent>{children}</Tooltip.Provider>
+        <Tooltip.Provider delayDuration={500} disableHoverableContent>
+          {children}
+        </Tooltip.Provider>
         <Toaster
           position="bottom-center"
           toastOptions={{
