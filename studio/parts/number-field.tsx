@@ -165,7 +165,7 @@ function Fault({ text, onOver }: { text: string; onOver: () => void }) {
       role="alert"
       className="pointer-events-none absolute right-0 top-full z-20 mt-0.5 whitespace-nowrap rounded bg-graphite px-1.5 py-0.5 text-xs text-paper shadow"
     >
-      “{text.length > 12 ? `${text.slice(0, 12)}…` : text}” is no number
+      “{text.length > 12 ? `${text.slice(0, 12)}…` : text}” is not a number
     </span>
   );
 }
