@@ -4,6 +4,8 @@ import { addCoat, boardPaths, coatNames, drag, fill, gripAt, noteFaults, openCop
 test.beforeEach(async ({ page }) => {
   await openCopy(page, "demo-radio-brindlemoor");
   await page.getByRole("button", { name: /Coats/ }).first().click();
+  // What a test counts first has to be there: a drawer comes a moment after the piece.
+  await expect(page.getByRole("region", { name: "Inks" })).toBeVisible();
 });
 
 test("coats are reordered by dragging and by keyboard, doubled, renamed, switched off and taken away", async ({ page }) => {

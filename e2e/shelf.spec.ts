@@ -192,6 +192,7 @@ for (const { answer, mine } of answers)
     await expect(page.getByRole("alertdialog")).toContainText("changed elsewhere");
     await page.getByRole("button", { name: answer }).click();
     await expect(page.getByRole("alertdialog")).toBeHidden();
+    if (answer === "Keep mine as a copy") await expect(page.getByLabel("Name of the piece")).toHaveValue(/\(this tab\)$/);
     await saved(page);
     await expect(text).toHaveValue(words);
     await expect.poll(colours).toEqual(seen);
