@@ -31,6 +31,6 @@ export default defineConfig({
     command: `node e2e/serve.mjs ${port}`,
     url: `http://127.0.0.1:${port}/api/pieces`,
     timeout: 60_000,
-    reuseExistingServer: process.env.VEXTAL_E2E_REUSE === "1",
+    reuseExistingServer: false,
   },
 });

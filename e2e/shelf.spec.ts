@@ -139,6 +139,24 @@ test("“not saved” is said while the server is away, and goes when it is back
   await expect(page.locator("[data-save]")).toHaveAttribute("data-save", "saved", { timeout: 10_000 });
 });
 
+test("a stage that does not arrive says so, and costs nothing of the work", async ({ page }) => {
+  const faults = noteFaults(page);
+  // What the page needs first comes, what comes after it does not.
+  let seen = false;
+  await page.route("**/_next/static/chunks/*.js", (route) => (seen ? route.abort() : route.continue()));
+  page.on("response", (r) => void (seen ||= r.url().includes("/api/styles/")));
+  await page.goto("/pieces/demo-snowline-lift");
+  await expect(page.locator("[data-bench]")).toBeVisible();
+  await page
+    .getByRole("button", { name: /Export/ })
+    .first()
+    .click();
+  await expect(page.getByRole("complementary").getByText(/did not arrive/)).toBeVisible();
+  await page.getByRole("button", { name: /Words/ }).first().click();
+  await expect(page.getByLabel("Text", { exact: true })).toBeVisible();
+  expect(faults.filter((f) => !/ChunkLoadError|Failed to load/.test(f))).toEqual([]);
+});
+
 test("a piece that is not there says so and leads back", async ({ page }) => {
   await page.goto("/pieces/nowhere");
   await expect(page.getByText("This is not on the shelf.")).toBeVisible();

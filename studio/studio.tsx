@@ -6,6 +6,7 @@ import { Bench } from "./bench/bench";
 import { TopBar } from "./bar/top-bar";
 import { WordsDrawer } from "./drawer/words/words-drawer";
 import { useKeys } from "./keys";
+import { Button } from "./parts/button";
 import { Guarded } from "./parts/guarded";
 import { useSession } from "./state/session";
 import { useStudio, type Stage } from "./state/store";
@@ -17,15 +18,28 @@ const later = {
   export: () => import("./drawer/export/export-drawer"),
   strip: () => import("./strip/coat-strip"),
 };
+/** What comes later, or, where it does not come, what there is to do. */
+const arriving = (fetched: () => Promise<ComponentType>) => lazy(async () => ({ default: await fetched().catch(() => NotArrived) }));
+
 const drawers: Record<Stage, ComponentType> = {
   words: WordsDrawer,
-  bend: lazy(async () => ({ default: (await later.bend()).BendDrawer })),
-  coats: lazy(async () => ({ default: (await later.coats()).CoatsDrawer })),
-  export: lazy(async () => ({ default: (await later.export()).ExportDrawer })),
+  bend: arriving(async () => (await later.bend()).BendDrawer),
+  coats: arriving(async () => (await later.coats()).CoatsDrawer),
+  export: arriving(async () => (await later.export()).ExportDrawer),
 };
-const CoatStrip = lazy(async () => ({ default: (await later.strip()).CoatStrip }));
+const CoatStrip = arriving(async () => (await later.strip()).CoatStrip);
 
-/** So that no stage is waited for when it is gone to. What fails here is tried again, and said, where it is needed. */
+/** The server has gone since the page was opened, or has been brought up to date. */
+function NotArrived() {
+  return (
+    <div role="alert" className="flex h-full flex-wrap content-start items-center gap-2 border-t border-rule bg-paper p-4">
+      <p className="text-pencil">This part of Vextal did not arrive. Is the server running? Then reload the page: your work is kept.</p>
+      <Button onClick={() => window.location.reload()}>Reload</Button>
+    </div>
+  );
+}
+
+/** So that no stage is waited for when it is gone to. What fails here is said where it is needed. */
 function useAllStages(): void {
   const drawn = useStudio((s) => s.scene !== null);
   useEffect(() => {

@@ -27,21 +27,18 @@ export class Drawer {
   #child: ChildProcess | undefined;
   #last: Promise<unknown> = Promise.resolve();
   #rest: ReturnType<typeof setTimeout> | undefined;
-  /** How many things are being done or wait for it. */
-  waiting = 0;
 
   constructor(private readonly limits: Limits) {}
 
   /** @param signal ends the drawing at once @throws Problem where it cannot be drawn, takes too long or was stopped */
   ask<R extends Request>(request: R, signal?: AbortSignal): Promise<ResultOf<R>> {
     const mine = this.#last.then(() => this.#run(request, signal)) as Promise<ResultOf<R>>;
-    this.waiting++;
-    this.#last = mine.catch(() => undefined).finally(() => this.waiting--);
+    this.#last = mine.catch(() => undefined);
     return mine;
   }
 
   async #run(request: Request, signal?: AbortSignal): Promise<unknown> {
-    if (signal?.aborted) throw new Problem(stopped);
+    if (signal?.aborted) throw stopped();
     clearTimeout(this.#rest);
     const child = (this.#child ??= this.#start());
     child.ref();
@@ -71,7 +68,7 @@ export class Drawer {
           code === 134 || by === "SIGABRT" ? fail(tooMuch) : failed(new Ended(gone)),
         );
         on("error", () => fail("This could not be done."));
-        signal?.addEventListener("abort", () => fail(stopped), { signal: ended.signal });
+        signal?.addEventListener("abort", () => failed(stopped()), { signal: ended.signal });
         child.send(request, (error) => error && failed(new Ended(gone)));
         this.#settle = () => {
           clearTimeout(timer);
@@ -110,7 +107,8 @@ export class Drawer {
   }
 }
 
-const stopped = "This was stopped.";
+/** What is said where who asked has gone, or wants it no longer. */
+export const stopped = (): Problem => new Problem("This was stopped.");
 const gone = "This was ended before it was done: the process that does it has gone. Try again.";
 const tooMuch = "This could not be done: it needs too much memory.";
 

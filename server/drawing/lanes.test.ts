@@ -84,6 +84,8 @@ describe("lanes", () => {
     void lanes.ask(job("three"));
     const waits = lanes.ask(job("waits"), gone.signal);
     gone.abort();
+    // At once, however long what runs in the lane still takes.
+    expect([...quick.running.keys()]).toEqual(["three"]);
     await expect(first).rejects.toThrow("stopped");
     await expect(waits).rejects.toThrow("stopped");
     const next = lanes.ask(job("next"));

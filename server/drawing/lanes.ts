@@ -1,4 +1,4 @@
-import type { Drawer } from "./drawer";
+import { stopped, type Drawer } from "./drawer";
 import type { Request, ResultOf } from "./job";
 
 /** How long what is alone in the quick lane may take while another waits for it, in milliseconds. */
@@ -54,7 +54,7 @@ export class Lanes {
       const at = queue.indexOf(mine);
       if (at < 0) continue;
       queue.splice(at, 1);
-      void this.quick.ask(mine.request, AbortSignal.abort()).catch(mine.reject);
+      mine.reject(stopped());
     }
   }
 
@@ -65,10 +65,13 @@ export class Lanes {
       if (!next) return;
       const [drawer] = this.#free;
       this.#free.delete(drawer);
-      void this.#done(next, drawer.ask(next.request, next.signal)).finally(() => {
-        this.#free.add(drawer);
-        this.#go();
-      });
+      void drawer
+        .ask(next.request, next.signal)
+        .then(next.resolve, next.reject)
+        .finally(() => {
+          this.#free.add(drawer);
+          this.#go();
+        });
     }
     if (this.#soon.length && this.#quickBusy) this.#press?.();
     if (!this.#soon.length || this.#quickBusy) return;
@@ -77,10 +80,6 @@ export class Lanes {
       this.#quickBusy = false;
       this.#go();
     });
-  }
-
-  async #done(w: Waiting, result: Promise<unknown>): Promise<void> {
-    await result.then(w.resolve, w.reject);
   }
 
   async #runQuickly(w: Waiting): Promise<void> {

@@ -1,4 +1,4 @@
-import { createStore, del, entries, set } from "idb-keyval";
+import { createStore, del, delMany, entries, setMany } from "idb-keyval";
 import { nanoid } from "nanoid";
 import type { Shelf } from "../api/client";
 import type { LeftOver } from "./left-over";
@@ -30,14 +30,26 @@ function live(): void {
 /** What a browser refuses to keep, as in a private window, it does without: the server has it in a moment. */
 const tolerated = (done: Promise<unknown>): void => void done.catch(() => undefined);
 
-export function keepDrafts(left: readonly LeftOver[]): void {
-  if (!possible()) return;
-  live();
-  for (const each of left) tolerated(set(keyOf(each.shelf, each.document.id), each, store()));
-}
+/** The drafts of one open piece. */
+export class Drafts {
+  #kept: ReadonlySet<string> = new Set();
 
-export function dropDraft(shelf: Shelf, id: string): void {
-  if (possible()) tolerated(del(keyOf(shelf, id), store()));
+  /** Keeps what is not saved as it is now, and lets go of what is saved, given up or undone. */
+  keep(unsaved: readonly LeftOver[]): void {
+    if (!possible() || (!unsaved.length && !this.#kept.size)) return;
+    live();
+    const before = this.#kept;
+    this.#kept = new Set(unsaved.map(({ shelf, document }) => keyOf(shelf, document.id)));
+    const over = [...before].filter((key) => !this.#kept.has(key));
+    if (over.length) tolerated(delMany(over, store()));
+    if (unsaved.length)
+      tolerated(
+        setMany(
+          unsaved.map((left): [string, LeftOver] => [keyOf(left.shelf, left.document.id), left]),
+          store(),
+        ),
+      );
+  }
 }
 
 /** The drafts of tabs that are no more, styles first, each with what takes it away. */

@@ -123,6 +123,24 @@ describe("the saver", () => {
     expect(last()).toBe("saved");
   });
 
+  test("what was laid over another version is saved, and so kept nowhere beside the server", async () => {
+    const told: string[] = [];
+    const mine = new Saver(
+      server.api,
+      start,
+      (s) => states.push(s),
+      (shelf, id) => void told.push(`${shelf}/${id}`),
+    );
+    mine.track("pieces", start.piece, 1);
+    mine.track("styles", style, 1);
+    server.revisions.set("pieces/test-piece", 5);
+    mine.changed(renamed("mine"));
+    await jest.advanceTimersByTimeAsync(1000);
+    expect([last(), told]).toEqual(["conflict", []]);
+    await mine.overwrite();
+    expect([last(), told, mine.unsaved]).toEqual(["saved", ["pieces/test-piece"], []]);
+  });
+
   test("what is given up is kept nowhere any more", () => {
     const given: string[] = [];
     const mine = new Saver(

@@ -151,6 +151,7 @@ export class Saver {
       if (tracked && document) {
         tracked.revision = await this.server.replace(stopped.shelf, document, null);
         tracked.document = document;
+        this.onSaved(stopped.shelf, document.id);
       }
     } catch (error) {
       this.#failed(error);

@@ -5,7 +5,7 @@ import { SceneClient } from "../engine/scene-client";
 import { isHeld, letGo, press } from "./holding";
 import { withOwnLooks } from "./edits/style";
 import { bringLeftOvers } from "./bring-left-overs";
-import { dropDraft, keepDrafts } from "./drafts";
+import { Drafts } from "./drafts";
 import { dropLeftOver, keepLeftOver } from "./left-over";
 import { Saver } from "./saver";
 import { studioNow, useStudio } from "./store";
@@ -58,6 +58,7 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
           (problem) => set({ problem }),
           (progress) => set({ progress }),
         );
+        const drafts = new Drafts();
         const saver = new Saver(
           api,
           work,
@@ -65,7 +66,7 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
           (shelf, id) => {
             dropLeftOver(shelf, id);
             // What was changed since it was sent is still a draft.
-            if (!saver.unsaved.some((left) => left.document.id === id)) dropDraft(shelf, id);
+            drafts.keep(saver.unsaved);
           },
         );
         track(saver);
@@ -81,7 +82,7 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
           const { work: now } = studioNow();
           if (!now) return;
           saver.changed(now);
-          keepDrafts(saver.unsaved);
+          drafts.keep(saver.unsaved);
         };
         on("pointerdown", () => press(studioNow()), true);
         on("pointerup", end, true);
@@ -105,7 +106,7 @@ export function useSession(pieceId: string, onFailure: (error: Error) => void): 
           scene.request(fileOf(now.work), isHeld());
           if (isHeld()) return;
           saver.changed(now.work);
-          keepDrafts(saver.unsaved);
+          drafts.keep(saver.unsaved);
         });
         const keep = () => {
           for (const left of saver.unsaved) keepLeftOver(left);

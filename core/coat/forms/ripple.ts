@@ -4,7 +4,7 @@ import { memoByIdentity } from "../../memo";
 import type { Path } from "../../curves/path";
 import { eachPart, formStep } from "../form-step";
 
-/** A hundred times what a word takes; some two seconds. */
+/** A hundred times what a word takes; some three seconds. */
 const mostWork = 30e6;
 
 const known = memoByIdentity<Path, Path>(4);
