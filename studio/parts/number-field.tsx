@@ -85,7 +85,8 @@ export function NumberField({
   };
 
   const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key === "Enter") void commit().then(() => input.current?.select());
+    // Reading takes a while the first time, and selecting takes the focus in some browsers: whoever has gone on is not called back.
+    if (event.key === "Enter") void commit().then(() => document.activeElement === input.current && input.current?.select());
     else if (event.key === "Escape") {
       setDraft(null);
       input.current?.blur();

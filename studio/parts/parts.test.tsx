@@ -56,6 +56,32 @@ describe("a number field", () => {
     await waitFor(() => expect([x.value, y.value]).toEqual(["7", "11"]));
   });
 
+  test("that is read late does not call back a hand that has gone on to its neighbour", async () => {
+    const selected: string[] = [];
+    const select = jest.spyOn(HTMLInputElement.prototype, "select").mockImplementation(function (this: HTMLInputElement) {
+      selected.push(this.getAttribute("aria-label")!);
+      // As Chromium does.
+      this.focus();
+    });
+    render(<Pair />);
+    const [x, y] = [screen.getByLabelText<HTMLInputElement>("x"), screen.getByLabelText<HTMLInputElement>("y")];
+    x.focus();
+    fireEvent.change(x, { target: { value: "3 + 4" } });
+    fireEvent.keyDown(x, { key: "Enter" });
+    y.focus();
+    selected.length = 0;
+    await waitFor(() => expect(x.value).toBe("7"));
+    await new Promise((go) => setTimeout(go));
+    expect([document.activeElement, selected]).toEqual([y, []]);
+    // Who has stayed has the number selected, to type the next one.
+    x.focus();
+    selected.length = 0;
+    fireEvent.change(x, { target: { value: "1 + 1" } });
+    fireEvent.keyDown(x, { key: "Enter" });
+    await waitFor(() => expect(selected).toEqual(["x"]));
+    select.mockRestore();
+  });
+
   const setup = () => {
     const onValue = jest.fn();
     render(<Harness onValue={onValue} />);
